@@ -1,0 +1,35 @@
+import type { Json, StudioDocument } from '../model/document.ts';
+
+const DAY_MS = 86_400_000;
+const DATE_AT_START = /^\d{4}-\d{2}-\d{2}/;
+const DATE_KEYS: ReadonlySet<string> = new Set(['from', 'to', 'dates', 'date', 'at', 'published']);
+
+/** The same document some days later: every date and instant of holidays, sections, plans, logs and checks moves. */
+export function shiftDates(document: StudioDocument, days: number): StudioDocument {
+  const { holidays, sections, plans, logs, attendance, recaps, checks } = document;
+  const dated = { holidays, sections, plans, logs, attendance, recaps, checks };
+  const present = Object.entries(dated).filter(([, value]) => value !== undefined);
+  const shifted = present.map(([key, value]) => [key, shift(value as unknown as Json, key, days)]);
+  return { ...document, ...Object.fromEntries(shifted) };
+}
+
+/** Whole days from one date to another. */
+export function daysBetween(from: string, to: string): number {
+  return Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+}
+
+/** A date some days later. */
+export function addDays(date: string, days: number): string {
+  return new Date(Date.parse(date.slice(0, 10)) + days * DAY_MS).toISOString().slice(0, 10);
+}
+
+function shift(value: Json, key: string, days: number): Json {
+  if (typeof value === 'string')
+    return DATE_KEYS.has(key) && DATE_AT_START.test(value) ? addDays(value, days) + value.slice(10) : value;
+  if (Array.isArray(value)) return value.map(entry => shift(entry, key, days));
+  if (value !== null && typeof value === 'object')
+    return Object.fromEntries(
+      Object.entries(value).map(([inner, entry]) => [inner, shift(entry, inner, days)]),
+    );
+  return value;
+}

@@ -1,0 +1,28 @@
+import type { Pattern, Studio } from '../model/document.ts';
+
+/** The usual wording of each caution; a studio may put its own in its place. */
+export const CAUTIONS: Readonly<Record<string, string>> = {
+  dip: 'Dips: own balance first; the supported partner carries their own weight. Ask before, never by surprise, never on a crowded floor or after drinking.',
+  lean: 'Leans: own balance first; nobody hangs on a neck, and there is always a way to say no.',
+  'arm-turn':
+    'Arm turns: no arm goes behind the line of its owner’s own hip or back; every grip can let go at once.',
+  wrap: 'Wraps: no hand is hooked behind the partner while turning; keep the arms low and the hands open.',
+  spin: 'Spins: clear space for elbows, a smooth sole, knees that give, no more than two full turns the same way before a basic.',
+  'close-hold': 'Close hold: ask first; an open form is always offered.',
+  grip: 'Hands connect and do not squeeze; thumbs stay free.',
+  neck: 'Nobody holds or hangs on a neck.',
+  heels: 'Heels change the balance: try it in flat shoes first.',
+  space: 'Look before you move: keep the floor around you clear.',
+  strength: 'Distance and depth by each person’s strength, not by the picture.',
+};
+
+export const CAUTION_NOTICE =
+  'Usual cautions, not medical or legal advice: the venue’s rules, local codes and licensed professionals come first.';
+
+/** The cautions of a figure in words, each once: the studio's wording before the usual one. */
+export function cautionsOf(pattern: Pattern, studio: Pick<Studio, 'cautions'>): readonly string[] {
+  const texts = (pattern.marks ?? [])
+    .filter(({ kind }) => kind === 'caution')
+    .map(({ code, text }) => text || (code ? (studio.cautions?.[code] ?? CAUTIONS[code] ?? code) : ''));
+  return [...new Set(texts.filter(Boolean))];
+}

@@ -1,0 +1,62 @@
+import type { Library } from '../library/library.ts';
+import type { Course, Log, Recap } from '../model/document.ts';
+import { failure, type Result, success } from '../model/result.ts';
+import { describePlan, type PlanAnswer, solvePlan } from '../plan/answer.ts';
+import { buildPlanProblem } from '../plan/build-problem.ts';
+import type { Placed, PlanProblem } from '../plan/problem.ts';
+import { findProblemFaults } from '../plan/validate.ts';
+import { type ClassProgress, classProgress } from './progress.ts';
+
+export interface ClassPlan {
+  readonly answer: Omit<PlanAnswer, 'seconds'>;
+  readonly progress: ClassProgress;
+  /** Figures that lie in another lesson than published, or nowhere. */
+  readonly moved: readonly string[];
+}
+
+const MEND_WORK = 12_000;
+
+/**
+ * The plan of one class: the published plan, mended from what was really taught with the fewest moves; what
+ * was not reached goes to the next lesson where the rules let it. The same logs give the same plan.
+ */
+export function planClass(
+  library: Library,
+  course: Course,
+  published: Placed,
+  events: { readonly logs: readonly Log[]; readonly recaps: readonly Pick<Recap, 'lesson'>[] },
+): Result<ClassPlan, readonly string[]> {
+  const progress = classProgress(events.logs, events.recaps);
+  const followed = course.items.filter(
+    ({ pattern }) => published[pattern] !== undefined || progress.taught[pattern] !== undefined,
+  );
+  const taught = Object.fromEntries(
+    Object.entries(progress.taught).filter(([id]) => followed.some(({ pattern }) => pattern === id)),
+  );
+  const history = progress.lessons > 0 ? { taught: { lessons: progress.lessons, items: taught } } : {};
+  const built = buildPlanProblem(library, { ...course, items: followed }, { published, ...history });
+  if (!built.ok) return failure(built.fault);
+  const answer =
+    progress.lessons === 0 ? describePlan(built.value, published, 'work') : mend(built.value, progress);
+  const moved = followed
+    .map(({ pattern }) => pattern)
+    .filter(id => taught[id] === undefined && answer.placed[id] !== published[id]);
+  return success({ answer, progress, moved });
+}
+
+function mend(problem: PlanProblem, progress: ClassProgress): Omit<PlanAnswer, 'seconds'> {
+  const next = progress.lessons + 1;
+  const carried = new Set(progress.carried);
+  const pinned: PlanProblem = {
+    ...problem,
+    items: problem.items.map(item => (carried.has(item.id) ? { ...item, pin: next } : item)),
+  };
+  const untouched = { ...problem.published, ...problem.taught?.items };
+  const asPublished = describePlan(problem, untouched, 'work');
+  if (carried.size === 0 && asPublished.broken.length === 0) return asPublished;
+  if (carried.size > 0 && findProblemFaults(pinned).length === 0) {
+    const answer = solvePlan(pinned, { seed: 1, work: MEND_WORK }, untouched);
+    if (answer.broken.length === 0) return describePlan(problem, answer.placed, answer.ended);
+  }
+  return solvePlan(problem, { seed: 1, work: MEND_WORK }, untouched);
+}

@@ -1,0 +1,46 @@
+import type { Log, Recap } from '../model/document.ts';
+
+/** The log entries of a class that stand: those that no later entry replaces, the newest per lesson and figure. */
+export function standingLogs(logs: readonly Log[]): readonly Log[] {
+  const replaced = new Set(logs.flatMap(({ replaces }) => replaces ?? []));
+  const newest = new Map<string, Log>();
+  for (const log of logs) {
+    if (replaced.has(log.id)) continue;
+    const key = `${log.lesson} ${log.pattern}`;
+    const other = newest.get(key);
+    if (!other || other.at <= log.at) newest.set(key, log);
+  }
+  return [...newest.values()];
+}
+
+/**
+ * How many lessons a class has behind it: up to the last with a recap, and all before the newest logged one.
+ * A lesson is finished by drafting its recap; one that is only logged is still running.
+ */
+export function lessonsBehind(logs: readonly Log[], recaps: readonly Pick<Recap, 'lesson'>[]): number {
+  const recapped = recaps.map(({ lesson }) => lesson);
+  const logged = logs.map(({ lesson }) => lesson - 1);
+  return Math.max(0, ...recapped, ...logged);
+}
+
+export interface ClassProgress {
+  /** Lessons behind the class. */
+  readonly lessons: number;
+  /** The lesson in which each figure was first reached. */
+  readonly taught: { readonly [pattern: string]: number };
+  /** Figures that were planned, logged as not reached and never reached since. */
+  readonly carried: readonly string[];
+}
+
+/** What a class has really been taught in the lessons behind it. */
+export function classProgress(logs: readonly Log[], recaps: readonly Pick<Recap, 'lesson'>[]): ClassProgress {
+  const lessons = lessonsBehind(logs, recaps);
+  const standing = standingLogs(logs)
+    .filter(({ lesson }) => lesson <= lessons)
+    .sort((a, b) => a.lesson - b.lesson);
+  const taught: Record<string, number> = {};
+  for (const { pattern, lesson, result } of standing)
+    if (result !== 'not-reached') taught[pattern] ??= lesson;
+  const missed = standing.filter(({ result }) => result === 'not-reached').map(({ pattern }) => pattern);
+  return { lessons, taught, carried: [...new Set(missed)].filter(pattern => taught[pattern] === undefined) };
+}

@@ -1,0 +1,169 @@
+import type { Course, Dance, Pattern } from '../model/document.ts';
+import { tenthsOfMinutes } from '../model/units.ts';
+import type { PlannedLesson } from '../plan/judge.ts';
+import { teachingLayers } from './layers.ts';
+import { shareOut } from './shares.ts';
+
+export type BlockKind = 'arrive' | 'warm-up' | 'recall' | 'new' | 'combine' | 'check' | 'dance' | 'recap';
+
+export interface LessonLayer {
+  readonly title: string;
+  readonly seconds: number;
+}
+
+export interface LessonBlock {
+  readonly kind: BlockKind;
+  readonly title: string;
+  /** Whole minutes. */
+  readonly minutes: number;
+  /** `HH:MM` when the class has a start, else minutes after the beginning. */
+  readonly from: string;
+  readonly to: string;
+  /** What is danced in it: the figure of a new block, the reviews of recall. */
+  readonly patterns: readonly string[];
+  readonly layers: readonly LessonLayer[];
+}
+
+export interface RunningOrder {
+  readonly lesson: number;
+  readonly of: number;
+  readonly minutes: number;
+  readonly blocks: readonly LessonBlock[];
+  /** Minutes by which the plan is longer than the lesson; its new material is then shortened. */
+  readonly over: number;
+}
+
+export interface LessonSource {
+  readonly course: Course;
+  readonly lesson: number;
+  readonly planned: PlannedLesson;
+  readonly patterns: ReadonlyMap<string, Pattern>;
+  readonly dances: ReadonlyMap<string, Dance>;
+  /** `HH:MM`. */
+  readonly start?: string;
+}
+
+interface Draft {
+  readonly kind: BlockKind;
+  readonly title: string;
+  readonly tenths: number;
+  readonly patterns: readonly string[];
+}
+
+/**
+ * The running order of a lesson: blocks in whole minutes that add up to its minutes exactly. Recall lasts at
+ * least as long as its reviews take; minutes that nobody needs go to combining and dancing by their lengths.
+ */
+export function runningOrder(source: LessonSource): RunningOrder {
+  const { course, lesson, planned } = source;
+  const { minutes } = lessonOf(course, lesson);
+  const drafts = fitToLesson(draftBlocks(source), tenthsOfMinutes(minutes));
+  const whole = shareOut(
+    Math.round(minutes),
+    drafts.map(draft => draft.tenths),
+  );
+  let passed = 0;
+  const blocks = drafts.flatMap((draft, index): LessonBlock[] => {
+    const length = whole[index] ?? 0;
+    const from = clock(source.start, passed);
+    passed += length;
+    if (length === 0 && draft.patterns.length === 0) return [];
+    const { kind, title, patterns } = draft;
+    const layers = kind === 'new' ? layersOf(source, patterns[0] ?? '', length) : [];
+    return [{ kind, title, minutes: length, from, to: clock(source.start, passed), patterns, layers }];
+  });
+  const over = Math.max(0, planned.new + planned.review - planned.capacity) / 10;
+  return { lesson, of: course.lessons.length, minutes, blocks, over };
+}
+
+function lessonOf(course: Course, lesson: number): Course['lessons'][number] {
+  return course.lessons[lesson - 1] as Course['lessons'][number];
+}
+
+function draftBlocks(source: LessonSource): Draft[] {
+  const { course, lesson, planned, patterns } = source;
+  const { fixed } = lessonOf(course, lesson);
+  const block = (
+    kind: BlockKind,
+    title: string,
+    minutes: number | undefined,
+    ids: readonly string[] = [],
+  ): Draft => ({
+    kind,
+    title,
+    tenths: tenthsOfMinutes(minutes ?? 0),
+    patterns: ids,
+  });
+  const recall = Math.max(
+    planned.review,
+    Math.min(tenthsOfMinutes(fixed.recall ?? 0), Math.max(0, planned.capacity - planned.new)),
+  );
+  const news = Object.entries(planned.minutes).map(([id, tenths]): Draft => {
+    const name = patterns.get(id)?.name ?? id;
+    const title = planned.introduce.includes(id) ? name : `${name}: joined`;
+    return { kind: 'new', title, tenths, patterns: [id] };
+  });
+  news.sort((a, b) => orderIn(planned, a) - orderIn(planned, b));
+  return [
+    block('arrive', 'Arrive', fixed.arrive),
+    block('warm-up', 'Warm up', fixed.warmUp),
+    {
+      ...block(
+        'recall',
+        'Recall',
+        0,
+        planned.reviews.map(({ id }) => id),
+      ),
+      tenths: recall,
+    },
+    ...news,
+    block('combine', 'Combine', fixed.combine),
+    block('check', 'Check', fixed.check),
+    block('dance', 'Dance', fixed.dance),
+    block('recap', 'Recap', fixed.recap),
+  ];
+}
+
+/** A figure begun last week and joined today comes before what is introduced today. */
+function orderIn(planned: PlannedLesson, draft: Draft): number {
+  return planned.introduce.indexOf(draft.patterns[0] ?? '');
+}
+
+function fitToLesson(drafts: readonly Draft[], total: number): readonly Draft[] {
+  const used = drafts.reduce((sum, { tenths }) => sum + tenths, 0);
+  const spare = total - used;
+  if (spare === 0) return drafts;
+  const stretches = (draft: Draft) =>
+    spare > 0
+      ? draft.kind === 'combine' || draft.kind === 'dance'
+      : draft.kind === 'new' || draft.kind === 'recall';
+  const elastic = drafts.filter(draft => stretches(draft) && draft.tenths > 0);
+  const shares = shareOut(
+    Math.abs(spare),
+    elastic.map(({ tenths }) => tenths),
+  );
+  return drafts.map(draft => {
+    const index = elastic.indexOf(draft);
+    const share = index < 0 ? 0 : (shares[index] ?? 0);
+    return { ...draft, tenths: Math.max(0, draft.tenths + Math.sign(spare) * share) };
+  });
+}
+
+function layersOf(source: LessonSource, id: string, minutes: number): LessonLayer[] {
+  const pattern = source.patterns.get(id);
+  if (!pattern) return [];
+  const isPair = source.dances.get(pattern.dance)?.roles !== 'solo';
+  const layers = teachingLayers(pattern, source.course.approach, isPair);
+  const parts = shareOut(
+    minutes * 6,
+    layers.map(({ weight }) => weight),
+  );
+  return layers.map(({ title }, index) => ({ title, seconds: (parts[index] ?? 0) * 10 }));
+}
+
+function clock(start: string | undefined, minutes: number): string {
+  const [hours = 0, offset = 0] = start === undefined ? [] : start.split(':').map(Number);
+  const total = hours * 60 + offset + minutes;
+  const pad = (value: number) => String(value).padStart(2, '0');
+  return `${pad(Math.floor(total / 60) % 24)}:${pad(total % 60)}`;
+}

@@ -1,0 +1,350 @@
+// The shapes of `mapstep/1`. Ids are `a-z 0-9 -`; dates YYYY-MM-DD; minutes have at most one decimal place.
+import type { Foot } from './step-words.ts';
+
+export type Role = 'lead' | 'follow' | 'solo';
+export type Split = 'straight' | 'swung';
+export type NaturalPart = 'opposite' | 'image' | 'alike';
+export type Contact = 'none' | 'hand' | 'body';
+export type Floor = 'line' | 'slot' | 'spot' | 'free' | 'walls';
+export type WeightClass = 'takes' | 'none' | 'stays';
+export type PatternKind = 'basic' | 'pattern' | 'turn' | 'drill' | 'quality';
+export type Strand = 'rhythm' | 'footwork' | 'hold' | 'lead' | 'turn' | 'floor' | 'quality';
+export type Approach = 'steps-first' | 'rhythm-first' | 'whole-part-whole' | 'one-change';
+export type ItemValue = 'must' | 'should' | 'could';
+export type Layer = 'steps' | 'timing' | 'partner' | 'technique' | 'tempo';
+export type LogResult = 'solid' | 'shaky' | 'touched' | 'not-reached';
+export type Audience = 'students' | 'staff';
+/** A number of beats as written: whole, or a fraction such as `"1/2"`. */
+export type BeatsText = number | string;
+
+export interface TempoRange {
+  readonly min: number;
+  readonly max: number;
+}
+
+export interface Studio {
+  readonly name: string;
+  readonly timezone: string;
+  readonly roles?: { readonly lead: string; readonly follow: string };
+  readonly counting?: 'numbers' | 'slow-quick' | 'words' | 'call';
+  readonly cautions?: { readonly [code: string]: string };
+}
+
+export interface Hold {
+  readonly id: string;
+  readonly name: string;
+  readonly contact: Contact;
+  /** The follower's facing less the leader's, in degrees. */
+  readonly rel?: number;
+  /** The same hold in another dance: learned once. */
+  readonly like?: string;
+}
+
+export interface Dance {
+  readonly id: string;
+  readonly name: string;
+  readonly roles: 'pair' | 'solo';
+  readonly beatsPerBar: number;
+  readonly countCycle: number;
+  readonly slow: BeatsText;
+  readonly quick: BeatsText;
+  readonly split: Split;
+  readonly phrase: number;
+  readonly tempo: readonly TempoRange[];
+  readonly floor: Floor;
+  readonly holds: readonly Hold[];
+  readonly actions?: readonly { readonly id: string; readonly weight: WeightClass }[];
+  readonly pieces?: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly rhythm: string;
+    readonly steps: string;
+  }[];
+  readonly stepLengths?: { readonly [action: string]: number };
+}
+
+export interface Level {
+  readonly id: string;
+  readonly dance: string;
+  readonly name: string;
+  readonly order: number;
+  /** The shortest step a class of this level can do, in milliseconds; 250 when left out. */
+  readonly shortest?: number;
+}
+
+export interface PatternMark {
+  readonly event?: number;
+  readonly role?: Role;
+  readonly kind: 'cue' | 'signal' | 'fault' | 'caution';
+  readonly text: string;
+  readonly code?: string;
+  readonly cure?: string;
+  readonly rescue?: string;
+}
+
+export interface HoldAt {
+  readonly event: number;
+  readonly hold: string;
+}
+
+export type Parts = { readonly lead: string; readonly follow: string } | { readonly solo: string };
+export type RhythmText = string | { readonly lead: string; readonly follow: string };
+
+export interface Pattern {
+  readonly id: string;
+  readonly dance: string;
+  readonly name: string;
+  readonly aliases?: readonly { readonly name: string; readonly school: string }[];
+  readonly kind: PatternKind;
+  readonly level?: string;
+  readonly rhythm?: RhythmText;
+  readonly beats?: BeatsText;
+  readonly split?: Split;
+  readonly call?: readonly (string | null)[];
+  readonly parts?: Parts;
+  readonly entry?: readonly string[];
+  readonly exit?: string | readonly string[];
+  readonly holds?: readonly HoldAt[];
+  readonly align?: readonly number[];
+  readonly turn?: number;
+  readonly cuts?: readonly HoldAt[];
+  readonly tempo?: readonly TempoRange[];
+  readonly needs?: readonly string[];
+  readonly lookalikes?: readonly string[];
+  readonly variantOf?: string;
+  readonly variantWhy?: 'easier' | 'harder' | 'ending' | 'tempo' | 'school';
+  readonly rank?: number;
+  readonly made?: readonly {
+    readonly pattern: string;
+    readonly times?: number;
+    readonly from?: number;
+    readonly to?: number;
+  }[];
+  readonly over?: string;
+  readonly claps?: string;
+  readonly grades?: readonly string[];
+  readonly elements?: readonly string[];
+  readonly minutes?: number;
+  readonly overTwoLessons?: boolean;
+  readonly marks?: readonly PatternMark[];
+}
+
+export interface Element {
+  readonly id: string;
+  readonly dance?: string;
+  readonly name: string;
+  readonly strand: Strand;
+  readonly minutes: number;
+}
+
+export interface Combination {
+  readonly id: string;
+  readonly name: string;
+  readonly dance: string;
+  readonly start: { readonly hold: string; readonly lead?: Foot; readonly solo?: Foot };
+  readonly steps: readonly (
+    | { readonly pattern: string; readonly times?: number; readonly last?: string; readonly note?: string }
+    | { readonly oneOf: readonly (string | null)[] }
+  )[];
+  readonly end: 'same' | 'opposite' | 'free';
+}
+
+/** Minutes of the blocks that every lesson of the course keeps. */
+export interface FixedBlocks {
+  readonly arrive: number;
+  readonly warmUp?: number;
+  readonly recall?: number;
+  readonly combine: number;
+  readonly dance: number;
+  readonly check?: number;
+  readonly recap: number;
+}
+
+export interface CourseLesson {
+  readonly minutes: number;
+  readonly dance?: string;
+  readonly swap?: boolean;
+  readonly fixed: FixedBlocks;
+}
+
+export interface CourseItem {
+  readonly pattern: string;
+  readonly value: ItemValue;
+  readonly pin?: number;
+  readonly from?: number;
+  readonly to?: number;
+  readonly gate?: boolean;
+  readonly layers?: readonly Layer[];
+}
+
+export interface Placement {
+  readonly pattern: string;
+  readonly lesson: number;
+}
+
+export interface CostWeights {
+  readonly must: number;
+  readonly should: number;
+  readonly could: number;
+  readonly level: number;
+  readonly largest: number;
+  readonly lookalike: number;
+  readonly mix: number;
+  readonly moved: number;
+}
+
+export interface Course {
+  readonly id: string;
+  readonly dances: readonly string[];
+  readonly level?: string;
+  readonly name: string;
+  readonly format: 'series' | 'open';
+  readonly approach: Approach;
+  readonly lookalikes: 'apart' | 'together';
+  readonly goal?: 'social' | 'show' | 'examination';
+  readonly weights?: Partial<CostWeights>;
+  readonly roles?: 'one' | 'both';
+  readonly lessons: readonly CourseLesson[];
+  readonly items: readonly CourseItem[];
+  readonly placed?: readonly Placement[];
+}
+
+export interface Room {
+  readonly id: string;
+  readonly name: string;
+  readonly length: number;
+  readonly width: number;
+}
+
+export interface Holiday {
+  readonly from: string;
+  readonly to: string;
+  readonly name: string;
+}
+
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly role: 'director' | 'teacher' | 'assistant' | 'stand-in';
+}
+
+export interface Student {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+}
+
+export interface Section {
+  readonly id: string;
+  readonly course: string;
+  readonly room?: string;
+  readonly start: string;
+  readonly dates: readonly string[];
+  readonly cancelled?: readonly { readonly date: string; readonly why: string }[];
+  readonly staff: readonly {
+    readonly person: string;
+    readonly from?: string;
+    readonly to?: string;
+    readonly rights?: string;
+  }[];
+  readonly students: readonly {
+    readonly student: string;
+    readonly role: Role;
+    readonly from?: string;
+    readonly to?: string;
+  }[];
+}
+
+export interface PlanVersion {
+  readonly course: string;
+  readonly name: string;
+  readonly by: string;
+  readonly at: string;
+  readonly note?: string;
+  readonly published?: boolean;
+  readonly placed: readonly Placement[];
+  readonly left: readonly string[];
+}
+
+export interface Log {
+  readonly id: string;
+  readonly section: string;
+  readonly lesson: number;
+  readonly pattern: string;
+  readonly result: LogResult;
+  readonly minutes?: number;
+  readonly note?: string;
+  readonly by: string;
+  readonly at: string;
+  readonly replaces?: string;
+}
+
+export interface Attendance {
+  readonly id: string;
+  readonly section: string;
+  readonly lesson: number;
+  readonly student: string;
+  readonly role: Role;
+  readonly here: boolean;
+  readonly by: string;
+  readonly at: string;
+}
+
+export interface Recap {
+  readonly section: string;
+  readonly lesson: number;
+  readonly audience: Audience;
+  readonly markdown: string;
+  readonly published?: string;
+  readonly corrects?: string;
+}
+
+export interface Mark {
+  readonly id: string;
+  readonly student: string;
+  readonly role: Role;
+  readonly pattern: string;
+  readonly layer: Layer;
+  readonly mark: 0 | 1 | 2 | 3;
+  readonly by: string;
+  readonly at: string;
+}
+
+export interface Check {
+  readonly id: string;
+  readonly section: string;
+  readonly kind: 'half-way' | 'final';
+  readonly date: string;
+  readonly items: readonly {
+    readonly pattern: string;
+    readonly layers: readonly Layer[];
+    readonly gate: boolean;
+  }[];
+  readonly marks: readonly Mark[];
+}
+
+export type Json = null | boolean | number | string | readonly Json[] | { readonly [key: string]: Json };
+
+export interface StudioDocument {
+  readonly format: 'mapstep/1';
+  readonly studio: Studio;
+  readonly dances?: readonly Dance[];
+  readonly levels?: readonly Level[];
+  readonly patterns?: readonly Pattern[];
+  readonly elements?: readonly Element[];
+  readonly combinations?: readonly Combination[];
+  readonly courses?: readonly Course[];
+  readonly rooms?: readonly Room[];
+  readonly holidays?: readonly Holiday[];
+  readonly people?: readonly Person[];
+  readonly students?: readonly Student[];
+  readonly sections?: readonly Section[];
+  readonly plans?: readonly PlanVersion[];
+  readonly logs?: readonly Log[];
+  readonly attendance?: readonly Attendance[];
+  readonly recaps?: readonly Recap[];
+  readonly checks?: readonly Check[];
+  readonly settings?: { readonly [key: string]: Json };
+  readonly mappings?: { readonly [key: string]: Json };
+  readonly ext?: { readonly [key: string]: Json };
+}

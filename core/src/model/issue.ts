@@ -1,0 +1,42 @@
+/** What `check` finds, by code: errors make a figure unusable, hints are worth a look. */
+export const CHECK_CODES = {
+  rhythm: 'error',
+  'step-count': 'error',
+  'unknown-action': 'error',
+  'bad-step': 'error',
+  'duplicate-id': 'error',
+  'wrong-roles': 'error',
+  'foot-carries-weight': 'error',
+  'foot-is-free': 'error',
+  'turn-against-hold': 'error',
+  'unknown-id': 'error',
+  'unknown-hold': 'error',
+  'needs-cycle': 'error',
+  'needs-level': 'error',
+  'beats-off-bar': 'hint',
+  'turn-against-line': 'hint',
+  'too-fast': 'hint',
+  'no-way-back': 'hint',
+} as const satisfies Record<string, 'error' | 'hint'>;
+
+export type CheckCode = keyof typeof CHECK_CODES;
+export type Severity = (typeof CHECK_CODES)[CheckCode];
+
+export interface Issue {
+  readonly severity: Severity;
+  readonly code: CheckCode;
+  /** A JSON pointer into the document; a step inside a part by its index. */
+  readonly at: string;
+  readonly message: string;
+}
+
+export type Path = readonly (string | number)[];
+
+export function issue(code: CheckCode, path: Path, message: string): Issue {
+  return { severity: CHECK_CODES[code], code, at: pointer(path), message };
+}
+
+/** A JSON pointer (RFC 6901). */
+export function pointer(path: Path): string {
+  return path.map(part => `/${String(part).replaceAll('~', '~0').replaceAll('/', '~1')}`).join('');
+}

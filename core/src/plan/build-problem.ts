@@ -1,0 +1,145 @@
+import type { Library } from '../library/library.ts';
+import { assemblyMinutes } from '../likeness/assembly.ts';
+import { figureElements } from '../likeness/elements.ts';
+import type { Course, CourseItem, CourseLesson, Pattern } from '../model/document.ts';
+import { failure, type Result, success } from '../model/result.ts';
+import { type Tenths, tenths, tenthsOfMinutes } from '../model/units.ts';
+import type { Figure } from '../steps/figure.ts';
+import type { Placed, PlanItem, PlanProblem } from './problem.ts';
+import { findProblemFaults } from './validate.ts';
+
+/** What is not the course's own: the plan that was published, and what a class was really taught. */
+export interface PlanHistory {
+  readonly published?: Placed;
+  readonly taught?: NonNullable<PlanProblem['taught']>;
+}
+
+/** Tenths of a lesson for new material and reviews: its minutes less its fixed blocks; recall stays in. */
+export function lessonCapacity({ minutes, fixed }: CourseLesson): Tenths {
+  const kept = [fixed.arrive, fixed.warmUp, fixed.combine, fixed.dance, fixed.check, fixed.recap];
+  return tenths(
+    kept.reduce<number>((rest, block) => rest - tenthsOfMinutes(block ?? 0), tenthsOfMinutes(minutes)),
+  );
+}
+
+/**
+ * The planning problem of a course: each item with its assembly minutes and elements, the lessons with their
+ * capacity. Figures of lower levels of the same dance and their elements are known. Refused, with the ids
+ * named, when a need is neither in the course nor known or the rules cannot hold.
+ */
+export function buildPlanProblem(
+  library: Library,
+  course: Course,
+  history: PlanHistory = {},
+): Result<PlanProblem, readonly string[]> {
+  const knownFigures = findKnownFigures(library, course);
+  const known = new Set([...knownFigures.values()].flatMap(figure => elementIds(figure, library)));
+  const minutes: Record<string, Tenths> = {};
+  const items: PlanItem[] = [];
+  const faults: string[] = [];
+  const capacity = Math.max(0, ...course.lessons.map(lessonCapacity));
+  for (const courseItem of course.items) {
+    const figure = library.readings.get(courseItem.pattern)?.figure;
+    if (!figure) {
+      faults.push(`"${courseItem.pattern}" is not in the library`);
+      continue;
+    }
+    const elements = figureElements(figure, library.elements);
+    for (const element of elements) minutes[element.id] = element.minutes;
+    const missing = (figure.pattern.needs ?? []).filter(
+      need => !knownFigures.has(need) && !course.items.some(({ pattern }) => pattern === need),
+    );
+    for (const need of missing)
+      faults.push(
+        `"${courseItem.pattern}" needs "${need}", which is neither in the course nor of a lower level`,
+      );
+    items.push(planItem(courseItem, figure, { library, course, knownFigures, known, capacity }));
+  }
+  if (faults.length > 0) return failure(faults);
+  const problem: PlanProblem = {
+    lessons: course.lessons.map(lesson => ({ capacity: lessonCapacity(lesson) })),
+    items,
+    elements: minutes,
+    known: [...known],
+    lookalikes: lookalikePairs(course, library),
+    apart: course.lookalikes === 'apart',
+    open: course.format === 'open',
+    ...(course.weights && { weights: course.weights }),
+    ...history,
+  };
+  const unusable = findProblemFaults(problem);
+  return unusable.length > 0 ? failure(unusable) : success(problem);
+}
+
+interface ItemContext {
+  readonly library: Library;
+  readonly course: Course;
+  readonly knownFigures: ReadonlyMap<string, Figure>;
+  readonly known: ReadonlySet<string>;
+  readonly capacity: number;
+}
+
+function planItem(item: CourseItem, figure: Figure, context: ItemContext): PlanItem {
+  const { library, course, knownFigures, known, capacity } = context;
+  const { pattern } = figure;
+  const needed = (pattern.needs ?? []).flatMap(id => library.readings.get(id)?.figure ?? []);
+  const assembly = assemblyMinutes(figure, needed, course.roles === 'both');
+  const elements = figureElements(figure, library.elements);
+  const alone = elements.reduce<number>(
+    (sum, { id, minutes }) => sum + (known.has(id) ? 0 : minutes),
+    assembly,
+  );
+  const isSplit = pattern.overTwoLessons ?? (alone > capacity && course.format === 'series');
+  const allowed = allowedByDance(pattern, course);
+  const { value, from, to, pin, gate } = item;
+  return {
+    id: pattern.id,
+    kind: pattern.kind,
+    value,
+    assembly,
+    elements: elements.map(({ id }) => id),
+    needs: (pattern.needs ?? []).filter(id => !knownFigures.has(id)),
+    ...(from !== undefined && { from }),
+    ...(to !== undefined && { to }),
+    ...(pin !== undefined && { pin }),
+    ...(isSplit && { split: true }),
+    ...(gate && { gate }),
+    ...(allowed && { allowed }),
+  };
+}
+
+function allowedByDance(pattern: Pattern, course: Course): number[] | undefined {
+  if (course.lessons.every(({ dance }) => dance === undefined)) return undefined;
+  return course.lessons.flatMap(({ dance }, index) =>
+    dance === undefined || dance === pattern.dance ? [index + 1] : [],
+  );
+}
+
+function findKnownFigures(library: Library, course: Course): ReadonlyMap<string, Figure> {
+  const level = library.levels.get(course.level ?? '');
+  const known = new Map<string, Figure>();
+  if (!level) return known;
+  const own = new Set(course.items.map(({ pattern }) => pattern));
+  for (const { figure } of library.readings.values()) {
+    const below = library.levels.get(figure.pattern.level ?? '');
+    if (below && below.dance === level.dance && below.order < level.order && !own.has(figure.pattern.id))
+      known.set(figure.pattern.id, figure);
+  }
+  return known;
+}
+
+function elementIds(figure: Figure, library: Library): string[] {
+  return figureElements(figure, library.elements).map(({ id }) => id);
+}
+
+function lookalikePairs(course: Course, library: Library): [string, string][] {
+  const inCourse = new Set(course.items.map(({ pattern }) => pattern));
+  const pairs = new Map<string, [string, string]>();
+  for (const { pattern: id } of course.items)
+    for (const other of library.patterns.get(id)?.lookalikes ?? [])
+      if (other !== id && inCourse.has(other)) {
+        const pair: [string, string] = id < other ? [id, other] : [other, id];
+        pairs.set(pair.join(' '), pair);
+      }
+  return [...pairs.values()];
+}

@@ -1,0 +1,166 @@
+// A plan under search: where each item lies, with the minutes of each lesson kept up to date by each move.
+// A move costs O(elements of the item × lessons); the energy is O(lessons).
+
+import type { CompiledPlan } from './compile.ts';
+import { LEVEL_SLACK_MINUTES, type Placed } from './problem.ts';
+
+export const LEFT = -1;
+
+export interface Energy {
+  /** Points of the published cost. */
+  readonly cost: number;
+  /** Points by which a mend counts: first what is left out, then how many moved, then the rest. */
+  readonly rank: number;
+  /** Tenths over capacity, and 50 for each quality too many. */
+  readonly excess: number;
+}
+
+export class SearchState {
+  readonly at: Int32Array;
+  private readonly plan: CompiledPlan;
+  private readonly newMinutes: Float64Array;
+  private readonly reviewMinutes: Float64Array;
+  private readonly uses: Int32Array;
+  private readonly kinds: Int32Array;
+  private left: number;
+  private lookalikes = 0;
+  private moved = 0;
+  private readonly undoItems: number[] = [];
+  private readonly undoLessons: number[] = [];
+
+  constructor(plan: CompiledPlan) {
+    this.plan = plan;
+    this.at = new Int32Array(plan.itemCount).fill(LEFT);
+    this.newMinutes = new Float64Array(plan.lessonCount + 6);
+    this.reviewMinutes = new Float64Array(plan.lessonCount + 6);
+    this.uses = new Int32Array(plan.elementCount * plan.lessonCount);
+    this.kinds = new Int32Array(plan.lessonCount * 5);
+    this.left = plan.leftCost.reduce((sum, cost) => sum + cost, 0);
+    for (let item = 0; item < plan.itemCount; item += 1) this.moved += this.movedCost(item);
+  }
+
+  /** Puts an item into a lesson, or out with `LEFT`, and remembers it for `rollback`. */
+  put(item: number, lesson: number): void {
+    this.undoItems.push(item);
+    this.undoLessons.push(this.at[item] as number);
+    this.set(item, lesson);
+  }
+
+  /** Makes everything put since the last commit stand. */
+  commit(): void {
+    this.undoItems.length = 0;
+    this.undoLessons.length = 0;
+  }
+
+  rollback(): void {
+    while (this.undoItems.length > 0)
+      this.set(this.undoItems.pop() as number, this.undoLessons.pop() as number);
+  }
+
+  touched(): number {
+    return this.undoItems.length;
+  }
+
+  energy(): Energy {
+    const { plan, newMinutes, reviewMinutes, kinds } = this;
+    const { weights } = plan;
+    let total = 0;
+    for (let t = plan.taught; t < plan.last; t += 1) total += newMinutes[t] as number;
+    let [overSum, overMax, short, excess] = [0, 0, 0, 0];
+    for (let t = plan.taught; t < plan.lessonCount; t += 1) {
+      const minutes = newMinutes[t] as number;
+      excess += Math.max(0, minutes + (reviewMinutes[t] as number) - (plan.capacity[t] as number));
+      if (t >= plan.last) continue;
+      const over = (minutes - (plan.share[t] as number) * total) / 10 - LEVEL_SLACK_MINUTES;
+      if (over > 0) {
+        overSum += over;
+        if (over > overMax) overMax = over;
+      }
+      const here = t * 5;
+      const kindCount = (kinds[here] ? 1 : 0) + (kinds[here + 1] ? 1 : 0) + (kinds[here + 2] ? 1 : 0);
+      if (kindCount < 2) short += 2 - kindCount;
+      const qualities = kinds[here + 3] as number;
+      if (qualities > 1) excess += 50 * (qualities - 1);
+    }
+    const rest =
+      weights.level * overSum +
+      weights.largest * overMax +
+      weights.mix * short +
+      weights.lookalike * this.lookalikes;
+    const cost = this.left + rest + this.moved;
+    const rank = plan.taught === 0 ? cost : this.left * MEND_LEFT + this.moved * MEND_MOVED + rest;
+    return { cost, rank, excess };
+  }
+
+  placed(): Placed {
+    const entries = this.plan.problem.items.flatMap(({ id }, item) =>
+      this.at[item] === LEFT ? [] : [[id, (this.at[item] as number) + 1] as const],
+    );
+    return Object.fromEntries(entries);
+  }
+
+  private set(item: number, lesson: number): void {
+    const { plan } = this;
+    const before = this.at[item] as number;
+    if (before === lesson) return;
+    this.lookalikes -= this.badPairs(item);
+    this.moved -= this.movedCost(item);
+    if (before === LEFT) this.left -= plan.leftCost[item] as number;
+    else this.fill(item, before, -1);
+    this.at[item] = lesson;
+    if (lesson === LEFT) this.left += plan.leftCost[item] as number;
+    else this.fill(item, lesson, 1);
+    this.lookalikes += this.badPairs(item);
+    this.moved += this.movedCost(item);
+  }
+
+  private fill(item: number, lesson: number, sign: 1 | -1): void {
+    const { plan, newMinutes, reviewMinutes, uses } = this;
+    for (const [after, minutes, isReview] of plan.load[item] as CompiledPlan['load'][number]) {
+      const target = isReview ? reviewMinutes : newMinutes;
+      if (lesson + after < plan.lessonCount)
+        target[lesson + after] = (target[lesson + after] as number) + sign * minutes;
+    }
+    const kind = lesson * 5 + (plan.kind[item] as number);
+    this.kinds[kind] = (this.kinds[kind] as number) + sign;
+    for (const element of plan.elements[item] as Int32Array) {
+      const row = element * plan.lessonCount;
+      const minutes = plan.elementMinutes[element] as number;
+      const before = this.payingLesson(row, lesson);
+      uses[row + lesson] = (uses[row + lesson] as number) + sign;
+      const after = this.payingLesson(row, lesson);
+      if (before === after) continue;
+      if (before >= 0) newMinutes[before] = (newMinutes[before] as number) - minutes;
+      if (after >= 0) newMinutes[after] = (newMinutes[after] as number) + minutes;
+    }
+  }
+
+  /** The lesson that pays for an element: its first use, or in an open course each lesson by itself. */
+  private payingLesson(row: number, lesson: number): number {
+    if (this.plan.open) return this.uses[row + lesson] ? lesson : -1;
+    for (let t = 0; t < this.plan.lessonCount; t += 1) if (this.uses[row + t]) return t;
+    return -1;
+  }
+
+  private badPairs(item: number): number {
+    const { plan, at } = this;
+    const lesson = at[item] as number;
+    if (lesson === LEFT) return 0;
+    let bad = 0;
+    for (const partner of plan.partners[item] as Int32Array) {
+      const other = at[partner] as number;
+      if (other === LEFT || (lesson < plan.taught && other < plan.taught)) continue;
+      if (plan.apart ? other === lesson : Math.abs(other - lesson) > 1) bad += 1;
+    }
+    return bad;
+  }
+
+  private movedCost(item: number): number {
+    const { plan, at } = this;
+    const before = plan.published[item] as number;
+    return before === LEFT || plan.isTaught[item] || before === at[item] ? 0 : plan.weights.moved;
+  }
+}
+
+const MEND_LEFT = 10_000;
+const MEND_MOVED = 600;

@@ -1,0 +1,178 @@
+// Simulated annealing (Kirkpatrick et al. 1983) over whole plans, with a penalty for overfull lessons that
+// swings with feasibility (strategic oscillation, Glover), restarted in rounds from the best plan found.
+// A budget of iterations, not a clock, so that it repeats exactly; about 2 µs a move.
+import { createRandom } from '../model/random.ts';
+import { type CompiledPlan, compilePlan } from './compile.ts';
+import { layInto, takeOut, tryMove } from './moves.ts';
+import type { Placed, PlanProblem } from './problem.ts';
+import { type Energy, LEFT, SearchState } from './search-state.ts';
+
+export interface SearchProgress {
+  readonly iterations: number;
+  readonly cost: number;
+  /** True when the last run found a better plan. */
+  readonly improved: boolean;
+  /** True when no better plan can exist. */
+  readonly proven: boolean;
+}
+
+export interface PlanSearch {
+  /** Goes on for so many iterations. */
+  run(iterations: number): SearchProgress;
+  best(): Placed;
+}
+
+const ROUND = 40_000;
+const OSCILLATE_EVERY = 100;
+
+/** A search that can be stopped after any run; `start` is a plan to begin with. */
+export function createPlanSearch(problem: PlanProblem, seed: number, start?: Placed): PlanSearch {
+  const plan = compilePlan(problem);
+  const random = createRandom(seed);
+  const state = new SearchState(plan);
+  let best = listSchedule(plan, state);
+  let bestRank = state.energy().rank;
+  if (start) adopt(start);
+  let iteration = 0;
+  let penalty = 10;
+
+  function adopt(placed: Placed): void {
+    restore(
+      plan,
+      state,
+      problem.items.map(({ id }) => (placed[id] ?? 0) - 1),
+    );
+    const energy = state.energy();
+    if (energy.excess === 0 && energy.rank < bestRank && needsHold(plan, state)) keep(energy);
+    else restore(plan, state, best);
+  }
+
+  function keep(energy: Energy): void {
+    best = [...state.at];
+    bestRank = energy.rank;
+  }
+
+  function run(iterations: number): SearchProgress {
+    const before = bestRank;
+    let current = state.energy();
+    for (const end = iteration + iterations; iteration < end && bestRank > 0; iteration += 1) {
+      const inRound = iteration % ROUND;
+      if (inRound === 0 && iteration > 0) {
+        restore(plan, state, best);
+        if (random() < 0.7) ruin(plan, state, random);
+        current = state.energy();
+        penalty = 10;
+      }
+      const temperature = temperatureAt(inRound / ROUND, Math.floor(iteration / ROUND), plan.taught > 0);
+      if (iteration % OSCILLATE_EVERY === 0)
+        penalty = Math.min(1e6, Math.max(0.2, penalty * (current.excess > 0 ? 1.25 : 0.85)));
+      if (!tryMove(plan, state, random)) {
+        state.rollback();
+        continue;
+      }
+      const next = state.energy();
+      const delta = next.rank - current.rank + penalty * (next.excess - current.excess);
+      if (delta <= 0 || random() < Math.exp(-delta / temperature)) {
+        state.commit();
+        current = next;
+        if (current.excess === 0 && current.rank < bestRank - 1e-9) keep(current);
+      } else state.rollback();
+    }
+    return { iterations: iteration, cost: bestCost(), improved: bestRank < before, proven: bestRank <= 1e-9 };
+  }
+
+  function bestCost(): number {
+    const here = [...state.at];
+    restore(plan, state, best);
+    const { cost } = state.energy();
+    restore(plan, state, here);
+    return cost;
+  }
+
+  return { run, best: () => placedOf(plan, best) };
+}
+
+/** From hot to cold within a round; rounds alternate between wide and narrow searches. */
+function temperatureAt(progress: number, round: number, isMend: boolean): number {
+  const hot = [60, 400, 15, 1500][round % 4] as number;
+  const scale = isMend ? 600 : 1;
+  return scale * hot * (0.4 / hot) ** progress;
+}
+
+/** Puts items one after another into the lesson with the most room, musts first, needs with them. */
+function listSchedule(plan: CompiledPlan, state: SearchState): number[] {
+  const { problem } = plan;
+  for (const [item, { id }] of problem.items.entries()) {
+    const lesson = problem.taught?.items[id];
+    if (lesson !== undefined) state.put(item, lesson - 1);
+  }
+  state.commit();
+  const pinnedFirst = problem.items
+    .map((_, item) => item)
+    .filter(item => state.at[item] === LEFT)
+    .sort(
+      (a, b) =>
+        Number(plan.mayLeave[a]) - Number(plan.mayLeave[b]) ||
+        (plan.leftCost[b] ?? 0) - (plan.leftCost[a] ?? 0),
+    );
+  for (const item of pinnedFirst) if (state.at[item] === LEFT) insertBest(plan, state, item);
+  return [...state.at];
+}
+
+function insertBest(plan: CompiledPlan, state: SearchState, item: number): void {
+  let best = LEFT;
+  let bestRank = plan.mayLeave[item] ? state.energy().rank : Number.POSITIVE_INFINITY;
+  const excess = state.energy().excess;
+  for (const lesson of plan.domain[item] as Int32Array) {
+    if (layInto(plan, state, item, lesson)) {
+      const energy = state.energy();
+      const fits = energy.excess <= excess || !plan.mayLeave[item];
+      const rank = energy.rank + 1e7 * Math.max(0, energy.excess - excess);
+      if (fits && rank < bestRank) {
+        best = lesson;
+        bestRank = rank;
+      }
+    }
+    state.rollback();
+  }
+  if (best !== LEFT) layInto(plan, state, item, best);
+  state.commit();
+}
+
+/** Takes out everything that lies in one or two lessons and lays it in again greedily. */
+function ruin(plan: CompiledPlan, state: SearchState, random: () => number): void {
+  const items = Array.from({ length: plan.itemCount }, (_, item) => item);
+  const lessons = [0, 1].map(() => plan.taught + Math.floor(random() * Math.max(1, plan.last - plan.taught)));
+  for (const item of items)
+    if (lessons.includes(state.at[item] as number) && random() < 0.8) {
+      if (takeOut(plan, state, item)) state.commit();
+      else state.rollback();
+    }
+  const left = items.filter(item => state.at[item] === LEFT);
+  left.sort((a, b) => (plan.leftCost[b] ?? 0) - (plan.leftCost[a] ?? 0) || random() - 0.5);
+  for (const item of left) if (state.at[item] === LEFT) insertBest(plan, state, item);
+}
+
+function restore(plan: CompiledPlan, state: SearchState, at: readonly number[]): void {
+  for (let item = 0; item < plan.itemCount; item += 1) state.put(item, at[item] as number);
+  state.commit();
+}
+
+function needsHold(plan: CompiledPlan, state: SearchState): boolean {
+  return plan.domain.every((domain, item) => {
+    const lesson = state.at[item] as number;
+    if (lesson === LEFT) return plan.mayLeave[item];
+    if (!plan.isTaught[item] && !domain.includes(lesson)) return false;
+    return [...(plan.needs[item] as Int32Array)].every(need => {
+      const there = state.at[need] as number;
+      if (there === LEFT) return false;
+      return plan.open ? there === lesson : there + (plan.delay[need] as number) <= lesson;
+    });
+  });
+}
+
+function placedOf(plan: CompiledPlan, at: readonly number[]): Placed {
+  return Object.fromEntries(
+    plan.problem.items.flatMap(({ id }, item) => (at[item] === LEFT ? [] : [[id, (at[item] as number) + 1]])),
+  );
+}

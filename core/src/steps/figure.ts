@@ -1,0 +1,227 @@
+// Reads a pattern of the document into a figure: its rhythm, each role's steps on their events and the weight.
+import type { Dance, NaturalPart, Pattern, Role, WeightClass } from '../model/document.ts';
+import { parseBeats } from '../model/fraction.ts';
+import type { CheckCode } from '../model/issue.ts';
+import type { Result } from '../model/result.ts';
+import { ACTIONS, type Action } from '../model/step-words.ts';
+import { type Ticks, ticks } from '../model/units.ts';
+import { type TimedStep, timedSteps } from '../timing/calls.ts';
+import { parseRhythm, type Rhythm, type RhythmFault } from '../timing/rhythm.ts';
+import { isNaturalPart, naturalness, naturalStep } from './mirror.ts';
+import { parseStep, type Step, splitPart, stepTurn } from './step.ts';
+import { type FreeFoot, readWeight } from './weight.ts';
+
+export interface FigureStep {
+  /** Null where the text could not be read. */
+  readonly step: Step | null;
+  readonly time: TimedStep | null;
+  /** For the follower: how the step comes from the leader's of the same index. */
+  readonly natural: NaturalPart | 'own' | null;
+}
+
+export interface FigurePart {
+  readonly role: Role;
+  /** Set when the part was not written but taken from the leader's. */
+  readonly derived: NaturalPart | null;
+  readonly rhythm: Rhythm;
+  readonly steps: readonly FigureStep[];
+  readonly start: FreeFoot;
+  readonly end: FreeFoot;
+}
+
+export interface Figure {
+  readonly pattern: Pattern;
+  readonly dance: Dance;
+  /** Ticks; null where nothing is timed. */
+  readonly beats: Ticks | null;
+  readonly parts: readonly FigurePart[];
+}
+
+export interface FigureFault {
+  readonly code: CheckCode;
+  /** Below the pattern. */
+  readonly path: readonly (string | number)[];
+  readonly message: string;
+}
+
+export interface FigureReading {
+  readonly figure: Figure;
+  readonly faults: readonly FigureFault[];
+}
+
+/** The actions that a dance knows: everybody's and its own. */
+export function danceActions(dance: Dance): ReadonlyMap<Action, WeightClass> {
+  if (!dance.actions?.length) return ACTIONS;
+  return new Map([...ACTIONS, ...dance.actions.map(({ id, weight }) => [id, weight] as const)]);
+}
+
+/** A dance's length of `slow` or `quick`; the reader of documents has refused what is not one. */
+export function danceBeats(dance: Dance, name: 'slow' | 'quick'): Ticks {
+  const parsed = parseBeats(dance[name]);
+  return parsed.ok ? parsed.value : ticks(0);
+}
+
+/** Reads a figure as far as it can be read and collects every fault on the way. Linear in its steps. */
+export function readFigure(pattern: Pattern, dance: Dance): FigureReading {
+  const faults: FigureFault[] = [];
+  const written = writtenParts(pattern, dance, faults);
+  const actions = danceActions(dance);
+  const parts: FigurePart[] = [];
+  for (const [role, text] of written) {
+    const lead = parts.find(part => part.role === 'lead');
+    parts.push(readPart({ role, text, lead, pattern, dance, actions, faults }));
+  }
+  const rhythmBeats = parts.find(part => part.rhythm.beats !== null)?.rhythm.beats ?? null;
+  checkSameBeats(parts, faults);
+  return { figure: { pattern, dance, beats: rhythmBeats, parts }, faults };
+}
+
+/** The part of a role; undefined where the figure has none, as a quality without steps. */
+export function findPart(figure: Figure, role: Role): FigurePart | undefined {
+  return figure.parts.find(part => part.role === role);
+}
+
+/** Degrees that the dancer of a part turns, in sum. */
+export function partTurn(part: FigurePart): number {
+  return part.steps.reduce((sum, { step }) => sum + (step ? stepTurn(step) : 0), 0);
+}
+
+/** What the couple (or solo dancer) faces differently at the end. */
+export function figureTurn(figure: Figure): number {
+  if (figure.dance.roles === 'pair' && figure.pattern.turn !== undefined) return figure.pattern.turn;
+  const part = figure.parts[0];
+  return part ? partTurn(part) : 0;
+}
+
+function writtenParts(pattern: Pattern, dance: Dance, faults: FigureFault[]): (readonly [Role, string])[] {
+  const { parts } = pattern;
+  if (!parts) return [];
+  if (dance.roles === 'solo' && 'solo' in parts) return [['solo', parts.solo]];
+  if (dance.roles === 'pair' && 'lead' in parts)
+    return [
+      ['lead', parts.lead],
+      ['follow', parts.follow],
+    ];
+  faults.push({
+    code: 'wrong-roles',
+    path: ['parts'],
+    message:
+      dance.roles === 'solo'
+        ? `${dance.name} is danced solo: write one part, "solo"`
+        : `${dance.name} is danced in pairs: write the parts "lead" and "follow"`,
+  });
+  return [];
+}
+
+interface PartReading {
+  readonly role: Role;
+  readonly text: string;
+  readonly lead: FigurePart | undefined;
+  readonly pattern: Pattern;
+  readonly dance: Dance;
+  readonly actions: ReadonlyMap<Action, WeightClass>;
+  readonly faults: FigureFault[];
+}
+
+function readPart(reading: PartReading): FigurePart {
+  const { role, text, lead, actions, faults } = reading;
+  const derived = role === 'follow' && isNaturalPart(text.trim()) ? (text.trim() as NaturalPart) : null;
+  const steps =
+    derived && lead
+      ? lead.steps.map(({ step }) => step && naturalStep(step, derived))
+      : readSteps(reading, role);
+  const rhythm = readPartRhythm(reading, steps.length);
+  const times = timedSteps(rhythm);
+  if (times.length !== steps.length && rhythm !== UNREAD_RHYTHM)
+    faults.push({
+      code: 'step-count',
+      path: ['parts', role],
+      message: `the rhythm has ${times.length} steps, this part has ${steps.length}`,
+    });
+  const weight = readWeight(steps, step => actions.get(step.action) ?? 'takes');
+  if (!derived)
+    for (const { step, code, message } of weight.faults)
+      faults.push({ code, path: ['parts', role, step], message });
+  return {
+    role,
+    derived,
+    rhythm,
+    start: weight.start,
+    end: weight.end,
+    steps: steps.map((step, index) => {
+      const leadStep = lead?.steps[index]?.step;
+      const natural = role === 'follow' && step ? (leadStep ? naturalness(leadStep, step) : 'own') : null;
+      return { step, time: times[index] ?? null, natural };
+    }),
+  };
+}
+
+function readSteps({ text, actions, faults }: PartReading, role: Role): (Step | null)[] {
+  return splitPart(text).map((stepText, index) => {
+    const parsed = parseStep(stepText, word => actions.has(word));
+    if (parsed.ok) return parsed.value;
+    faults.push({ ...parsed.fault, path: ['parts', role, index] });
+    return null;
+  });
+}
+
+const UNREAD_RHYTHM: Rhythm = { notation: 'free', beats: null, events: [] };
+
+function readPartRhythm({ role, pattern, dance, faults }: PartReading, freeSteps: number): Rhythm {
+  const written = pattern.rhythm;
+  if (written === undefined) return { ...UNREAD_RHYTHM, events: freeEvents(freeSteps) };
+  if (typeof written !== 'string' && role === 'solo') {
+    faults.push({ code: 'wrong-roles', path: ['rhythm'], message: 'a solo figure has one rhythm' });
+    return UNREAD_RHYTHM;
+  }
+  const ownRhythm = typeof written !== 'string';
+  const text = ownRhythm ? written[role as 'lead' | 'follow'] : written;
+  const parsed = parsePatternRhythm(text, pattern, dance, freeSteps);
+  if (parsed.ok) return parsed.value;
+  const isRepeat = !ownRhythm && role === 'follow';
+  if (!isRepeat)
+    faults.push({
+      code: 'rhythm',
+      path: ownRhythm ? ['rhythm', role] : ['rhythm'],
+      message: `character ${parsed.fault.position}: ${parsed.fault.message}`,
+    });
+  return UNREAD_RHYTHM;
+}
+
+/** A rhythm in the terms of its pattern and dance: their slow, quick, split, cycle and beats. */
+export function parsePatternRhythm(
+  text: string,
+  pattern: Pick<Pattern, 'beats' | 'split'>,
+  dance: Dance,
+  freeSteps: number,
+): Result<Rhythm, RhythmFault> {
+  const beats = pattern.beats === undefined ? undefined : parseBeats(pattern.beats);
+  if (beats && !beats.ok) return { ok: false, fault: { position: 0, message: beats.fault } };
+  return parseRhythm(text, {
+    slow: danceBeats(dance, 'slow'),
+    quick: danceBeats(dance, 'quick'),
+    split: pattern.split ?? dance.split,
+    cycle: dance.countCycle,
+    freeSteps,
+    ...(beats && { beats: beats.value }),
+  });
+}
+
+function freeEvents(steps: number): Rhythm['events'] {
+  return Array.from({ length: steps }, (_, i) => ({
+    label: String(i + 1),
+    rest: false,
+    onset: null,
+    length: null,
+  }));
+}
+
+function checkSameBeats(parts: readonly FigurePart[], faults: FigureFault[]): void {
+  const [first, second] = parts.filter(part => part.rhythm !== UNREAD_RHYTHM);
+  if (first && second && first.rhythm.beats !== second.rhythm.beats)
+    faults.push({
+      code: 'rhythm',
+      path: ['rhythm', second.role],
+      message: 'both roles need rhythms of the same beats',
+    });
+}

@@ -1,0 +1,34 @@
+import { type Ticks, ticks } from '../model/units.ts';
+import type { Rhythm } from './rhythm.ts';
+
+/** A step of a rhythm with the time it fills: a rest's time belongs to the step before it. */
+export interface TimedStep {
+  /** Index of the event, rests counted. */
+  readonly event: number;
+  readonly label: string;
+  readonly onset: Ticks | null;
+  readonly length: Ticks | null;
+}
+
+/** The steps of a rhythm, each with the rests that follow it; a rest before the first step belongs to none. */
+export function timedSteps(rhythm: Rhythm): readonly TimedStep[] {
+  const steps: TimedStep[] = [];
+  for (const [event, { label, rest, onset, length }] of rhythm.events.entries()) {
+    const last = steps.at(-1);
+    if (!rest) steps.push({ event, label, onset, length });
+    else if (last && length !== null)
+      steps[steps.length - 1] = { ...last, length: ticks((last.length ?? 0) + length) };
+  }
+  return steps;
+}
+
+/** `S`, `Q`, or null for each step: how it is called in slows and quicks, where its length is one. */
+export function slowQuickCall(rhythm: Rhythm, slow: Ticks, quick: Ticks): readonly ('S' | 'Q' | null)[] {
+  return timedSteps(rhythm).map(({ length }) => (length === slow ? 'S' : length === quick ? 'Q' : null));
+}
+
+/** The shortest step in ticks, or undefined for a free rhythm. */
+export function shortestStep(rhythm: Rhythm): Ticks | undefined {
+  const lengths = timedSteps(rhythm).flatMap(({ length }) => (length === null ? [] : [length]));
+  return lengths.length === 0 ? undefined : ticks(Math.min(...lengths));
+}

@@ -1,0 +1,30 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        test: {
+          name: 'core',
+          include: [
+            'core/src/**/*.test.ts',
+            'contract/src/**/*.test.ts',
+            'cli/src/**/*.test.ts',
+            'demo/*.test.ts',
+            'scripts/*.test.ts',
+          ],
+        },
+      },
+      {
+        test: {
+          name: 'server',
+          include: ['server/src/**/*.test.ts'],
+          globalSetup: ['server/src/testing/cluster.ts'],
+          testTimeout: 20_000,
+          hookTimeout: 30_000,
+        },
+      },
+      { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'happy-dom' } },
+    ],
+  },
+});
