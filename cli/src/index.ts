@@ -1,0 +1,1 @@
+export { runCommand } from './run.ts';

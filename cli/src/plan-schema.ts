@@ -1,0 +1,63 @@
+import type { Placed, PlanProblem } from '@map-step/core';
+import { z } from 'zod';
+
+const maybe = z.exactOptional;
+const id = z.string().min(1).max(64);
+const tenths = z.int().min(-100_000).max(100_000);
+const lesson = z.int().min(1).max(100);
+const weight = z.number().min(0).max(1_000_000);
+
+/** A bare planning problem, minutes in tenths. */
+export const planProblem = z.strictObject({
+  lessons: z
+    .array(z.strictObject({ capacity: tenths }))
+    .min(1)
+    .max(100),
+  items: z
+    .array(
+      z.strictObject({
+        id,
+        kind: z.enum(['basic', 'pattern', 'turn', 'drill', 'quality']),
+        value: z.enum(['must', 'should', 'could']),
+        assembly: tenths.min(0),
+        elements: z.array(id),
+        needs: z.array(id),
+        from: maybe(lesson),
+        to: maybe(lesson),
+        pin: maybe(lesson),
+        split: maybe(z.boolean()),
+        gate: maybe(z.boolean()),
+        allowed: maybe(z.array(lesson)),
+      }),
+    )
+    .max(1000),
+  elements: z.record(id, tenths.min(0)),
+  known: maybe(z.array(id)),
+  lookalikes: z.array(z.tuple([id, id])),
+  apart: z.boolean(),
+  open: maybe(z.boolean()),
+  published: maybe(z.record(id, lesson)),
+  taught: maybe(z.strictObject({ lessons: z.int().min(0).max(100), items: z.record(id, lesson) })),
+  weights: maybe(
+    z.strictObject({
+      must: maybe(weight),
+      should: maybe(weight),
+      could: maybe(weight),
+      level: maybe(weight),
+      largest: maybe(weight),
+      lookalike: maybe(weight),
+      mix: maybe(weight),
+      moved: maybe(weight),
+    }),
+  ),
+}) as unknown as z.ZodType<PlanProblem>;
+
+/** A problem by itself, or as it lies beside its best known cost. */
+export const problemFile: z.ZodType<PlanProblem> = z.union([
+  planProblem,
+  z.strictObject({ best: z.number(), problem: planProblem }).transform(({ problem }) => problem),
+]);
+
+export const planFile: z.ZodType<{ placed: Placed; split?: string[] }> = z
+  .object({ placed: z.record(id, lesson), split: maybe(z.array(id)) })
+  .transform(({ placed, split }) => ({ placed, ...(split && { split }) }));

@@ -1,0 +1,78 @@
+import { checkDocument } from '@map-step/core';
+import { z } from 'zod';
+import { readStudio, readValue } from './files.ts';
+import { judge, lesson, PLAN_OPTIONS, plan, SOLVE_OPTIONS, solveProblem } from './plan-verbs.ts';
+import { PHRASE_OPTIONS, phrase, TIMING_OPTIONS, timing } from './timing-verbs.ts';
+import { type Arguments, readArguments, takeWords, UsageError } from './usage.ts';
+
+/** What a call prints on standard output, or its one line on standard error. */
+export type Answer =
+  | { readonly code: number; readonly text: string }
+  | { readonly code: 2; readonly error: string };
+
+interface Outcome {
+  readonly value: unknown;
+  readonly code: number;
+}
+
+interface Verb {
+  readonly usage: string;
+  readonly options: readonly string[];
+  readonly run: (args: Arguments) => Outcome;
+}
+
+const fine = (run: (args: Arguments) => unknown) => (args: Arguments) => ({ value: run(args), code: 0 });
+
+const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
+  ['timing', { usage: '--rhythm R', options: TIMING_OPTIONS, run: fine(timing) }],
+  ['phrase', { usage: '--beats B --phrase P', options: PHRASE_OPTIONS, run: fine(phrase) }],
+  ['check', { usage: 'FILE', options: [], run: check }],
+  ['plan', { usage: 'FILE COURSE', options: PLAN_OPTIONS, run: plan }],
+  ['solve', { usage: 'FILE', options: SOLVE_OPTIONS, run: solveProblem }],
+  ['judge', { usage: 'FILE PLANFILE', options: [], run: judge }],
+  ['lesson', { usage: 'FILE COURSE N', options: SOLVE_OPTIONS, run: lesson }],
+  ['batch', { usage: 'FILE', options: [], run: fine(batch) }],
+]);
+
+const MAX_BATCH = 10_000;
+const calls = z.array(z.array(z.string().max(10_000)).max(50)).max(MAX_BATCH);
+
+/** Runs one call of the command line; never throws for what a user gave it. */
+export function runCommand(list: readonly string[]): Answer {
+  try {
+    const { value, code } = runVerb(list);
+    return { code, text: `${JSON.stringify(value)}\n` };
+  } catch (error) {
+    if (error instanceof UsageError) return { code: 2, error: error.message.replaceAll('\n', ' ') };
+    throw error;
+  }
+}
+
+function runVerb([name = '', ...rest]: readonly string[]): Outcome {
+  const verb = VERBS.get(name);
+  if (!verb) {
+    const all = [...VERBS].map(([word, { usage }]) => `${word} ${usage}`).join(' · ');
+    throw new UsageError(`${name ? `"${name}" is not a verb` : 'expected a verb'}; there are: ${all}`);
+  }
+  return verb.run(readArguments(rest, verb.options));
+}
+
+function check(args: Arguments): Outcome {
+  const [file = ''] = takeWords(args, 'FILE');
+  const result = checkDocument(readStudio(file));
+  return { value: result, code: result.problems.some(({ severity }) => severity === 'error') ? 1 : 0 };
+}
+
+function batch(args: Arguments): unknown {
+  const [file = ''] = takeWords(args, 'FILE');
+  return readValue(file, calls).map(call => {
+    if (call[0] === 'batch') return { code: 2, error: 'a batch cannot hold a batch' };
+    try {
+      const { value, code } = runVerb(call);
+      return { code, out: value };
+    } catch (error) {
+      if (error instanceof UsageError) return { code: 2, error: error.message.replaceAll('\n', ' ') };
+      throw error;
+    }
+  });
+}

@@ -1,0 +1,29 @@
+/** Every way a request can fail, with its HTTP status: one table for server and browser. */
+export const ERROR_STATUS = {
+  'bad-request': 400,
+  'not-signed-in': 401,
+  'wrong-password': 401,
+  'not-allowed': 403,
+  'not-found': 404,
+  stale: 409,
+  conflict: 409,
+  'link-expired': 410,
+  'too-large': 413,
+  'unusable-file': 422,
+  'too-many': 429,
+  internal: 500,
+  'database-away': 503,
+} as const satisfies Record<string, number>;
+
+export type ErrorCode = keyof typeof ERROR_STATUS;
+
+/** What a failed request answers: what is wrong, where, and what to do; never how the server is built. */
+export interface ErrorBody {
+  readonly code: ErrorCode;
+  readonly message: string;
+  /** Of this one failure, as the server's log names it. */
+  readonly id: string;
+  readonly problems?: readonly { readonly at: string; readonly message: string }[];
+  /** With `stale`: what stands on the server now. */
+  readonly current?: unknown;
+}

@@ -1,0 +1,171 @@
+import { DataTypes, Model, type ModelStatic, type Sequelize } from 'sequelize';
+
+/** Rows are read and written only by the stores in this folder and beside the features. */
+export class DocumentRow extends Model {
+  declare studioId: string;
+  declare id: string;
+  declare position: number;
+  declare version: number;
+  declare body: unknown;
+}
+
+export class EventRow extends Model {
+  declare studioId: string;
+  declare id: string;
+  declare sectionId: string;
+  declare lesson: number;
+  declare patternId?: string;
+  declare body: unknown;
+  declare bodyHash: string;
+}
+
+export class PlanRow extends Model {
+  declare studioId: string;
+  declare id: string;
+  declare courseId: string;
+  declare body: unknown;
+}
+
+export class RecapRow extends Model {
+  declare studioId: string;
+  declare sectionId: string;
+  declare lesson: number;
+  declare audience: 'students' | 'staff';
+  declare version: number;
+  declare markdown: string;
+  declare publishedAt: Date | null;
+  declare corrects: string | null;
+}
+
+export class RecapLinkRow extends Model {
+  declare tokenHash: string;
+  declare studioId: string;
+  declare sectionId: string;
+  declare lesson: number;
+  declare audience: 'students' | 'staff';
+  declare expiresAt: Date;
+  declare revokedAt: Date | null;
+}
+
+export class HistoryRow extends Model {
+  declare studioId: string;
+  declare id: string;
+  declare aggregate: string;
+  declare aggregateId: string;
+  declare kind: string;
+  declare what: string;
+  declare personId: string;
+  declare at: Date;
+  declare before: unknown;
+  declare after: unknown;
+  declare undoes: string | null;
+}
+
+export class StudioRow extends Model {
+  declare id: string;
+  declare body: unknown;
+}
+
+export class AccountRow extends Model {
+  declare id: string;
+  declare studioId: string;
+  declare personId: string;
+  declare email: string;
+  declare passwordHash: string;
+}
+
+export const DOCUMENT_KINDS = [
+  ...(['dances', 'levels', 'elements', 'patterns', 'combinations', 'rooms', 'people', 'students'] as const),
+  ...(['courses', 'sections', 'checks'] as const),
+];
+export type DocumentKind = (typeof DOCUMENT_KINDS)[number];
+
+export interface Models {
+  readonly documents: Readonly<Record<DocumentKind, ModelStatic<DocumentRow>>>;
+  readonly logs: ModelStatic<EventRow>;
+  readonly attendance: ModelStatic<EventRow>;
+  readonly plans: ModelStatic<PlanRow>;
+  readonly recaps: ModelStatic<RecapRow>;
+  readonly recapLinks: ModelStatic<RecapLinkRow>;
+  readonly history: ModelStatic<HistoryRow>;
+  readonly studios: ModelStatic<StudioRow>;
+  readonly accounts: ModelStatic<AccountRow>;
+}
+
+const key = (type: typeof DataTypes.TEXT | typeof DataTypes.UUID | typeof DataTypes.INTEGER) => ({
+  type,
+  primaryKey: true,
+});
+const studioId = key(DataTypes.UUID);
+const generatedId = { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true };
+const { TEXT, INTEGER, JSONB, UUID, DATE } = DataTypes;
+
+export function defineModels(sequelize: Sequelize): Models {
+  const options = (tableName: string) => ({
+    sequelize,
+    tableName,
+    modelName: tableName,
+    underscored: true,
+    timestamps: false,
+  });
+  const documentModel = (table: DocumentKind) =>
+    class extends DocumentRow {}.init(
+      { studioId, id: key(TEXT), position: INTEGER, version: INTEGER, body: JSONB },
+      options(table),
+    );
+  const event = { studioId, id: key(UUID), sectionId: TEXT, lesson: INTEGER, body: JSONB, bodyHash: TEXT };
+  return {
+    documents: Object.fromEntries(
+      DOCUMENT_KINDS.map(kind => [kind, documentModel(kind)]),
+    ) as Models['documents'],
+    logs: class extends EventRow {}.init({ ...event, patternId: TEXT }, options('logs')),
+    attendance: class extends EventRow {}.init(event, options('attendance')),
+    plans: PlanRow.init({ studioId, id: generatedId, courseId: TEXT, body: JSONB }, options('plans')),
+    recaps: RecapRow.init(
+      {
+        studioId,
+        sectionId: key(TEXT),
+        lesson: key(INTEGER),
+        audience: key(TEXT),
+        version: INTEGER,
+        markdown: TEXT,
+        publishedAt: DATE,
+        corrects: TEXT,
+      },
+      options('recaps'),
+    ),
+    recapLinks: RecapLinkRow.init(
+      {
+        tokenHash: key(TEXT),
+        studioId: UUID,
+        sectionId: TEXT,
+        lesson: INTEGER,
+        audience: TEXT,
+        expiresAt: DATE,
+        revokedAt: DATE,
+      },
+      options('recap_links'),
+    ),
+    history: HistoryRow.init(
+      {
+        studioId,
+        id: generatedId,
+        aggregate: TEXT,
+        aggregateId: TEXT,
+        kind: TEXT,
+        what: TEXT,
+        personId: TEXT,
+        at: DATE,
+        before: JSONB,
+        after: JSONB,
+        undoes: DataTypes.BIGINT,
+      },
+      options('history'),
+    ),
+    studios: StudioRow.init({ id: key(UUID), body: JSONB }, options('studios')),
+    accounts: AccountRow.init(
+      { id: key(UUID), studioId: UUID, personId: TEXT, email: TEXT, passwordHash: TEXT },
+      options('accounts'),
+    ),
+  };
+}

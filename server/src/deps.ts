@@ -1,0 +1,19 @@
+import type { Logger } from 'pino';
+import type { Database } from './db/database.ts';
+
+/** All that the server's parts need from outside, in one object. */
+export interface Deps {
+  readonly database: Database;
+  readonly logger: Logger;
+  readonly now: () => Date;
+  /** A fixed date for tests and pictures. */
+  readonly today?: string;
+  /** True: the demo's people sign in with one click. */
+  readonly demo: boolean;
+}
+
+/** YYYY-MM-DD of the day it is in a time zone. */
+export function todayIn(deps: Deps, timezone: string): string {
+  if (deps.today) return deps.today;
+  return new Intl.DateTimeFormat('en-CA', { timeZone: timezone, dateStyle: 'short' }).format(deps.now());
+}

@@ -1,0 +1,55 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type Express, type RequestHandler } from 'express';
+import helmet from 'helmet';
+
+const NONCE = '__CSP_NONCE__';
+const YEAR_SECONDS = 31_536_000;
+
+/** A strict policy with a nonce of its own for each page. */
+export const securityHeaders: RequestHandler = (request, response, next) => {
+  const nonce = randomBytes(16).toString('base64');
+  response.locals.nonce = nonce;
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        styleSrc: ["'self'", `'nonce-${nonce}'`],
+        styleSrcAttr: ["'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    referrerPolicy: { policy: request.path.startsWith('/r/') ? 'no-referrer' : 'same-origin' },
+    strictTransportSecurity: false,
+  })(request, response, next);
+};
+
+/** The built pages: hashed assets for a year, every other path the one page with its nonce put in. */
+export function mountPages(app: Express, folder: string): void {
+  const index = join(folder, 'index.html');
+  const page = existsSync(index) ? readFileSync(index, 'utf8') : undefined;
+  app.use(
+    '/assets',
+    express.static(join(folder, 'assets'), {
+      immutable: true,
+      maxAge: YEAR_SECONDS * 1000,
+      fallthrough: false,
+    }),
+  );
+  app.use(express.static(folder, { index: false }));
+  app.get('/{*path}', (_request, response) => {
+    response.set('Cache-Control', 'no-store').type('html');
+    if (page === undefined) response.status(404).send('The pages are not built. Run: npm run build');
+    else response.send(page.replaceAll(NONCE, response.locals.nonce as string));
+  });
+}

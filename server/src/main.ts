@@ -1,0 +1,53 @@
+import { randomBytes } from 'node:crypto';
+import { createServer } from 'node:http';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { openDatabase } from './db/database.ts';
+import type { Deps } from './deps.ts';
+import { loadDemo } from './features/studio/demo.ts';
+
+const env = process.env;
+const databaseUrl = env.DATABASE_URL;
+if (!databaseUrl) {
+  process.stderr.write(
+    'Set DATABASE_URL to a PostgreSQL database, or use npm start, which brings its own.\n',
+  );
+  process.exit(2);
+}
+const port = Number(env.PORT ?? 4170);
+const deps: Deps = {
+  database: openDatabase(databaseUrl),
+  logger: pino({ level: env.LOG_LEVEL ?? 'warn' }),
+  now: () => new Date(),
+  demo: env.MAPSTEP_DEMO === '1',
+  ...(env.MAPSTEP_TODAY && { today: env.MAPSTEP_TODAY }),
+};
+
+await deps.database.migrate();
+if (deps.demo && env.MAPSTEP_DEMO_FILE) await loadDemo(deps, env.MAPSTEP_DEMO_FILE);
+const app = createApp(deps, {
+  databaseUrl,
+  secret: env.SESSION_SECRET ?? randomBytes(32).toString('hex'),
+  secure: env.BEHIND_TLS === '1',
+  pages: env.MAPSTEP_PAGES ?? 'web/dist',
+  signInLimit: 20,
+});
+const server = createServer(app.express);
+server.listen(port, '127.0.0.1', () => process.stdout.write(`Map Step is at http://127.0.0.1:${port}\n`));
+server.on('error', error => {
+  process.stderr.write(`Cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);
+  process.exit(1);
+});
+
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, stop);
+
+/** Lets running requests end, then closes the database. */
+function stop(): void {
+  server.close(async () => {
+    await app.close();
+    await deps.database.close();
+    process.exit(0);
+  });
+  server.closeIdleConnections();
+  setTimeout(() => server.closeAllConnections(), 3000).unref();
+}
