@@ -92,11 +92,17 @@ export {
 } from './plan/problem.ts';
 export { createPlanSearch, type PlanSearch, type SearchProgress } from './plan/search.ts';
 export { findProblemFaults } from './plan/validate.ts';
-export { type Figure, type FigurePart, type FigureReading, figureTurn, readFigure } from './steps/figure.ts';
+export {
+  danceBeats,
+  type Figure,
+  type FigurePart,
+  type FigureReading,
+  figureTurn,
+  readFigure,
+} from './steps/figure.ts';
 export { findHold } from './steps/holds.ts';
 export { printStep, type Step } from './steps/step.ts';
 export { actionInWords, stepInWords, turnInWords } from './steps/words.ts';
-export type { TimedStep } from './timing/calls.ts';
-export { slowQuickCall } from './timing/calls.ts';
+export { slowQuickCall, type TimedStep, timedSteps } from './timing/calls.ts';
 export { fitPhrase } from './timing/phrase.ts';
 export { parseRhythm, type Rhythm, type RhythmEvent, type RhythmOptions } from './timing/rhythm.ts';

@@ -1,0 +1,64 @@
+import { type ErrorBody, ROUTES, type RouteName } from '@map-step/contract';
+
+/** A refused request, as the server put it. */
+export class ApiError extends Error {
+  override readonly name = 'ApiError';
+  readonly body: ErrorBody;
+
+  constructor(body: ErrorBody) {
+    super(body.message);
+    this.body = body;
+  }
+}
+
+/** The server cannot be reached at all. */
+export class AwayError extends Error {
+  override readonly name = 'AwayError';
+  constructor() {
+    super('The server does not answer. What you see is kept; this page tries again by itself.');
+  }
+}
+
+/** The token of this session, sent with every change. */
+let csrf = 'none';
+export function setCsrf(token: string | null): void {
+  csrf = token ?? 'none';
+}
+
+interface CallOptions {
+  readonly params?: Readonly<Record<string, string | number>>;
+  readonly body?: unknown;
+  /** A text sent as it is, such as a file. */
+  readonly text?: string;
+  readonly signal?: AbortSignal;
+}
+
+/** Calls a route of the contract. Rejects with `ApiError` or `AwayError`. */
+export async function call<Answer>(name: RouteName, options: CallOptions = {}): Promise<Answer> {
+  const { method, path } = ROUTES[name];
+  const address = path.replace(/:(\w+)/g, (_, key: string) =>
+    encodeURIComponent(options.params?.[key] ?? ''),
+  );
+  const body = options.text ?? (options.body === undefined ? undefined : JSON.stringify(options.body));
+  const response = await fetch(address, {
+    method,
+    headers: { 'x-csrf-token': csrf, ...(body !== undefined && { 'content-type': 'application/json' }) },
+    ...(body !== undefined && { body }),
+    ...(options.signal && { signal: options.signal }),
+  }).catch((error: unknown) => {
+    if (error instanceof DOMException && error.name === 'AbortError') throw error;
+    throw new AwayError();
+  });
+  const answer: unknown = await response.json().catch(() => undefined);
+  if (response.ok) return answer as Answer;
+  throw isErrorBody(answer) ? new ApiError(answer) : new AwayError();
+}
+
+function isErrorBody(answer: unknown): answer is ErrorBody {
+  return typeof answer === 'object' && answer !== null && 'code' in answer && 'message' in answer;
+}
+
+/** True when trying again later may work. */
+export function isPassing(error: unknown): boolean {
+  return error instanceof AwayError || (error instanceof ApiError && error.body.code === 'database-away');
+}

@@ -1,0 +1,16 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@fontsource-variable/bricolage-grotesque/wght.css';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router';
+import { Providers } from './providers.tsx';
+import { router } from './router.tsx';
+import { applySavedTheme } from './use-theme.ts';
+
+applySavedTheme();
+const root = document.getElementById('root');
+if (!root) throw new Error('the page has no root');
+createRoot(root).render(
+  <Providers>
+    <RouterProvider router={router} />
+  </Providers>,
+);

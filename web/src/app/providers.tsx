@@ -1,0 +1,45 @@
+import { ChakraProvider } from '@chakra-ui/react';
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
+import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { ApiError, isPassing } from '../api/client.ts';
+import { sessionQuery } from '../features/session/session-queries.ts';
+import { system } from '../theme/system.ts';
+
+const RETRY_MS = 2000;
+const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
+const styles = createCache({ key: 'ms', ...(nonce && { nonce }) });
+
+/** A read that fails because nobody answers is tried again until somebody does. */
+const client = new QueryClient({
+  queryCache: new QueryCache({
+    onError: error => {
+      if (error instanceof ApiError && error.body.code === 'not-signed-in')
+        void client.invalidateQueries({ queryKey: sessionQuery.queryKey });
+    },
+  }),
+  defaultOptions: {
+    queries: {
+      retry: (_, error) => isPassing(error),
+      retryDelay: RETRY_MS,
+      staleTime: 5000,
+      networkMode: 'always',
+    },
+    mutations: {
+      retry: (count, error) => isPassing(error) && count < 5,
+      retryDelay: RETRY_MS,
+      networkMode: 'always',
+    },
+  },
+});
+
+export function Providers({ children }: { children: ReactNode }) {
+  return (
+    <CacheProvider value={styles}>
+      <ChakraProvider value={system}>
+        <QueryClientProvider client={client}>{children}</QueryClientProvider>
+      </ChakraProvider>
+    </CacheProvider>
+  );
+}

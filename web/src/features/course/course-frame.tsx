@@ -1,0 +1,130 @@
+import { chakra } from '@chakra-ui/react';
+import { format, parseISO } from 'date-fns';
+import type { ReactNode } from 'react';
+import { useRef } from 'react';
+import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { TopStrip } from '../../app/top-strip.tsx';
+import { Label, Select } from '../../ui/parts.tsx';
+import { useKeys } from '../../ui/use-keys.ts';
+import { Barre } from './barre.tsx';
+import { useCourseView } from './course-view.ts';
+import { KeysHelp, type KeysHelpHandle } from './keys-help.tsx';
+import { ROOMS } from './rooms.ts';
+
+const RoomLink = chakra(NavLink, {
+  base: {
+    display: 'flex',
+    alignItems: 'center',
+    px: '3',
+    pt: '3px',
+    fontFamily: 'title',
+    fontSize: 'md',
+    fontWeight: '600',
+    color: 'quiet',
+    textDecoration: 'none',
+    borderBottom: '3px solid transparent',
+    '&[aria-current]': { color: 'ink', borderColor: 'now' },
+    _hover: { color: 'ink' },
+  },
+});
+
+/** The strip, the barre and the rooms, around whatever room is open. */
+export function CourseFrame({ children }: { children: ReactNode }) {
+  const { answer, lesson, goTo } = useCourseView();
+  const location = useLocation();
+  const navigate = useNavigate();
+  const help = useRef<KeysHelpHandle>(null);
+  const waitsForRoom = useRef(0);
+  const openRoom = (id: string) => void navigate(`/courses/${answer.course.id}/${id}${location.search}`);
+  const ifWaiting = (then: () => void) => () => {
+    if (Date.now() - waitsForRoom.current < 1500) then();
+    waitsForRoom.current = 0;
+  };
+  useKeys({
+    '[': () => goTo(lesson - 1),
+    ']': () => goTo(lesson + 1),
+    '?': () => help.current?.open(),
+    g: () => {
+      waitsForRoom.current = Date.now();
+    },
+    ...Object.fromEntries(ROOMS.map(room => [room.key, ifWaiting(() => openRoom(room.id))])),
+    ...Object.fromEntries(
+      Array.from({ length: 9 }, (_, index) => [String(index + 1), () => goTo(index + 1)]),
+    ),
+  });
+  return (
+    <>
+      <TopStrip>
+        <chakra.nav
+          aria-label="Rooms"
+          display="flex"
+          alignSelf="stretch"
+          alignItems="stretch"
+          overflowX="auto"
+        >
+          {ROOMS.map(({ id, word }) => (
+            <RoomLink
+              key={id}
+              to={{ pathname: `/courses/${answer.course.id}/${id}`, search: location.search }}
+            >
+              {word}
+            </RoomLink>
+          ))}
+        </chakra.nav>
+      </TopStrip>
+      <chakra.div
+        display="grid"
+        gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
+        columnGap="5"
+        px={{ base: '3', lg: '5' }}
+        pt="3"
+      >
+        <CourseTitle />
+        <Barre />
+      </chakra.div>
+      <chakra.main px={{ base: '3', lg: '5' }} pb="8" pt="3">
+        {children}
+      </chakra.main>
+      <KeysHelp ref={help} />
+    </>
+  );
+}
+
+function CourseTitle() {
+  const { answer, section } = useCourseView();
+  const [, setSearch] = useSearchParams();
+  const choose = (id: string) =>
+    setSearch(before => {
+      before.set('class', id);
+      before.delete('lesson');
+      return before;
+    });
+  return (
+    <chakra.div mb={{ base: '2', lg: '0' }}>
+      <chakra.h1 fontSize="xl">
+        <Link to={`/courses/${answer.course.id}/map`} style={{ textDecoration: 'none' }}>
+          {answer.course.name}
+        </Link>
+      </chakra.h1>
+      {answer.sections.length > 1 ? (
+        <chakra.label display="block" mt="1">
+          <Label>Class </Label>
+          <Select value={section?.section.id ?? ''} onChange={event => choose(event.target.value)}>
+            {answer.sections.map(({ id, dates, start }) => (
+              <option key={id} value={id}>
+                {dates[0] ? format(parseISO(dates[0]), 'EEEE') : id} {start}
+              </option>
+            ))}
+          </Select>
+        </chakra.label>
+      ) : section ? (
+        <Label>
+          {section.section.dates[0] ? format(parseISO(section.section.dates[0]), 'EEEE') : ''}{' '}
+          {section.section.start}, {section.students.length} students
+        </Label>
+      ) : (
+        <Label>No class follows this course yet</Label>
+      )}
+    </chakra.div>
+  );
+}

@@ -1,0 +1,67 @@
+import type {
+  CourseAnswer,
+  MaterialAnswer,
+  SectionAnswer,
+  SignedInPerson,
+  StudioAnswer,
+} from '@map-step/contract';
+import {
+  buildPlanProblem,
+  type ClassPlan,
+  type Course,
+  type Judgement,
+  judgePlan,
+  type Library,
+  type Placed,
+  type PlanProblem,
+  type PlanVersion,
+} from '@map-step/core';
+import { createContext, useContext } from 'react';
+
+/** All that the rooms of a course share. */
+export interface CourseView {
+  readonly me: SignedInPerson;
+  readonly today: string;
+  readonly studio: StudioAnswer;
+  readonly material: MaterialAnswer;
+  readonly library: Library;
+  readonly answer: CourseAnswer;
+  /** The class that is looked at, when the course has one. */
+  readonly section: SectionAnswer | undefined;
+  readonly classPlan: ClassPlan | undefined;
+  readonly draft: DraftPlan;
+  /** From 1. */
+  readonly lesson: number;
+  goTo(lesson: number): void;
+  /** A plan shown but not saved, while the planner works. */
+  preview(placed: Placed | undefined): void;
+}
+
+/** The course's plan under the director's hands, with what it costs and breaks. */
+export interface DraftPlan {
+  readonly placed: Placed;
+  readonly problem: PlanProblem | undefined;
+  readonly judgement: Judgement | undefined;
+  /** Why the course cannot be planned at all. */
+  readonly faults: readonly string[];
+}
+
+export const CourseViewContext = createContext<CourseView | undefined>(undefined);
+
+export function useCourseView(): CourseView {
+  const view = useContext(CourseViewContext);
+  if (!view) throw new Error('only inside a course');
+  return view;
+}
+
+export function placedOf(plan: Pick<PlanVersion, 'placed'> | Pick<Course, 'placed'> | null): Placed {
+  return Object.fromEntries((plan?.placed ?? []).map(({ pattern, lesson }) => [pattern, lesson]));
+}
+
+/** Judges a placing of the course's items, against the published plan where there is one. */
+export function draftPlan(library: Library, answer: CourseAnswer, placed: Placed): DraftPlan {
+  const history = answer.published ? { published: placedOf(answer.published) } : {};
+  const built = buildPlanProblem(library, answer.course, history);
+  if (!built.ok) return { placed, problem: undefined, judgement: undefined, faults: built.fault };
+  return { placed, problem: built.value, judgement: judgePlan(built.value, placed), faults: [] };
+}

@@ -1,0 +1,50 @@
+import { chakra } from '@chakra-ui/react';
+import { type Ref, useImperativeHandle, useRef } from 'react';
+import { Button } from '../../ui/parts.tsx';
+import { ROOMS } from './rooms.ts';
+
+export interface KeysHelpHandle {
+  open(): void;
+}
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ['[ and ]', 'the lesson before, the lesson after'],
+  ['1 … 9', 'to that lesson'],
+  ...ROOMS.map(({ key, word }) => [`g then ${key}`, `to ${word}`] as const),
+  ['Ctrl Z, Ctrl Shift Z', 'undo and redo (Map)'],
+  ['← and →', 'move the chosen figure by a lesson (Map)'],
+  ['Backspace', 'leave the chosen figure out (Map)'],
+  ['n', 'to the next block (Lesson)'],
+];
+
+/** The keys of the rooms, opened with `?`. */
+export function KeysHelp({ ref }: { ref: Ref<KeysHelpHandle> }) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  useImperativeHandle(ref, () => ({ open: () => dialog.current?.showModal() }));
+  return (
+    <chakra.dialog
+      ref={dialog}
+      aria-label="Keys"
+      bg="panel"
+      color="ink"
+      border="1.5px solid"
+      borderColor="ink"
+      borderRadius="md"
+      p="5"
+      minW="22rem"
+    >
+      <chakra.h2 fontSize="lg" mb="3">
+        Keys
+      </chakra.h2>
+      <chakra.dl display="grid" gridTemplateColumns="auto 1fr" columnGap="4" rowGap="1" mb="4">
+        {KEYS.map(([key, what]) => (
+          <chakra.div key={key} display="contents">
+            <chakra.dt fontWeight="650">{key}</chakra.dt>
+            <dd>{what}</dd>
+          </chakra.div>
+        ))}
+      </chakra.dl>
+      <Button onClick={() => dialog.current?.close()}>Close the keys</Button>
+    </chakra.dialog>
+  );
+}

@@ -1,0 +1,96 @@
+import { chakra } from '@chakra-ui/react';
+import { type LessonBlock, runningOrder } from '@map-step/core';
+import { format, parseISO } from 'date-fns';
+import { useState } from 'react';
+import { Failure } from '../../ui/failure.tsx';
+import { Empty, Label, Skeleton } from '../../ui/parts.tsx';
+import { useKeys } from '../../ui/use-keys.ts';
+import { useCourseView } from '../course/course-view.ts';
+import { BlockRow } from './block-row.tsx';
+import { LessonPanel } from './lesson-panel.tsx';
+import { TaughtLesson } from './taught-lesson.tsx';
+import { useLessonLog } from './use-log.ts';
+
+/** The running order of a lesson with clock times, the present block large; once finished, what happened. */
+export function LessonPage() {
+  const { section, classPlan, lesson, answer } = useCourseView();
+  if (!section)
+    return (
+      <Empty title="No class follows this course yet">
+        A class has a day, a room, teachers and students.
+      </Empty>
+    );
+  if (!classPlan) return <Skeleton lines={8} />;
+  if (lesson <= classPlan.progress.lessons) return <TaughtLesson key={lesson} />;
+  return <RunningLesson key={`${answer.course.id} ${lesson}`} />;
+}
+
+function RunningLesson() {
+  const { answer, section, classPlan, library, lesson, me, today, studio } = useCourseView();
+  const log = useLessonLog();
+  const planned = classPlan?.answer.lessons[lesson - 1];
+  const isNext = lesson === (classPlan?.progress.lessons ?? 0) + 1;
+  const isStaff =
+    me.role === 'director' || section?.section.staff.some(({ person }) => person === me.id) === true;
+  const order =
+    planned &&
+    runningOrder({
+      course: answer.course,
+      lesson,
+      planned,
+      patterns: library.patterns,
+      dances: library.dances,
+      ...(section && { start: section.section.start }),
+    });
+  const date = section?.section.dates[lesson - 1];
+  const [present, setPresent] = useState(() =>
+    order && date === today ? blockAt(order.blocks, studio.studio.timezone) : 0,
+  );
+  useKeys({ n: () => setPresent(now => Math.min(now + 1, (order?.blocks.length ?? 1) - 1)) });
+  if (!planned || !order || !section) return null;
+  return (
+    <chakra.div
+      display="grid"
+      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
+      gap="5"
+      alignItems="start"
+    >
+      <LessonPanel
+        log={log}
+        planned={planned}
+        isNext={isNext}
+        mayLog={isStaff}
+        title={date ? format(parseISO(date), 'EEEE d MMMM') : `Lesson ${lesson}`}
+      />
+      <chakra.section aria-label="Running order">
+        {log.error && <Failure error={log.error} />}
+        <chakra.ol listStyleType="none" p="0" borderTop="2px solid" borderColor="ink">
+          {order.blocks.map((block, index) => (
+            <BlockRow
+              key={`${block.kind} ${block.patterns[0] ?? ''}`}
+              block={block}
+              isPresent={index === present}
+              isPast={index < present}
+              enter={() => setPresent(index)}
+              next={index + 1 < order.blocks.length ? () => setPresent(index + 1) : undefined}
+              log={isNext && isStaff ? log : undefined}
+            />
+          ))}
+        </chakra.ol>
+        <Label>
+          {order.blocks.reduce((sum, { minutes }) => sum + minutes, 0)} of {order.minutes} minutes
+          {order.over > 0 ? `; the plan is ${order.over} minutes too long, so new material is shortened` : ''}
+        </Label>
+      </chakra.section>
+    </chakra.div>
+  );
+}
+
+/** The block that the clock on the wall is in; the first one outside the lesson. */
+function blockAt(blocks: readonly LessonBlock[], timeZone: string): number {
+  const clock = new Intl.DateTimeFormat('en-GB', { timeZone, timeStyle: 'short' }).format(new Date());
+  return Math.max(
+    0,
+    blocks.findIndex(({ from, to }) => from <= clock && clock < to),
+  );
+}

@@ -1,0 +1,73 @@
+import { chakra } from '@chakra-ui/react';
+import type { PlannedLesson } from '@map-step/core';
+import { useState } from 'react';
+import { Button, Label, Notice } from '../../ui/parts.tsx';
+import { useCourseView } from '../course/course-view.ts';
+import type { LessonLog } from './use-log.ts';
+
+interface LessonPanelProps {
+  readonly log: LessonLog;
+  readonly planned: PlannedLesson;
+  readonly isNext: boolean;
+  readonly mayLog: boolean;
+  readonly title: string;
+}
+
+/** What the lesson is to do, what came over from last week, and the way to finish it. */
+export function LessonPanel({ log, planned, isNext, mayLog, title }: LessonPanelProps) {
+  const { classPlan, library, lesson, answer } = useCourseView();
+  const [isAsking, setAsking] = useState(false);
+  const name = (id: string) => library.patterns.get(id)?.name ?? id;
+  const introduced = Object.keys(planned.minutes);
+  const all = [...new Set([...introduced, ...planned.reviews.map(({ id }) => id)])];
+  const unmarked = all.filter(id => !log.resultOf(id));
+  const carried = (classPlan?.progress.carried ?? []).filter(id => introduced.includes(id));
+  const moved = (classPlan?.moved ?? []).filter(id => !carried.includes(id));
+  return (
+    <chakra.aside display="grid" gap="3" aria-label="This lesson">
+      <chakra.h2 fontSize="xl">
+        Lesson {lesson} <chakra.span color="quiet">of {answer.course.lessons.length}</chakra.span>
+      </chakra.h2>
+      <p>{title}</p>
+      {carried.length > 0 && (
+        <Notice tone="now" title={`From last time: ${carried.map(name).join(', ')}`}>
+          <Label>Not reached then; it is in this running order.</Label>
+        </Notice>
+      )}
+      {isNext && moved.length > 0 && (
+        <Label>Moved for this class since the plan was published: {moved.map(name).join(', ')}</Label>
+      )}
+      {!isNext && <p>This lesson comes after lesson {(classPlan?.progress.lessons ?? 0) + 1} is finished.</p>}
+      {isNext && !mayLog && <p>You are not on the staff of this class; its teachers log here.</p>}
+      {isNext && mayLog && (
+        <>
+          <Label aria-live="polite">
+            {all.length - unmarked.length} of {all.length} marked{log.isSaving ? ', saving' : ', saved'}
+          </Label>
+          {isAsking ? (
+            <Notice
+              tone="now"
+              title={unmarked.length ? 'These will be logged as not reached:' : 'Everything is marked.'}
+            >
+              {unmarked.length > 0 && <p>{unmarked.map(name).join(', ')}</p>}
+              <chakra.div display="flex" flexWrap="wrap" gap="2" mt="2">
+                <Button
+                  look="next"
+                  onClick={() => log.finish({ unmarked, introduced })}
+                  disabled={log.isSaving}
+                >
+                  Finish and draft the recap
+                </Button>
+                <Button onClick={() => setAsking(false)}>Go on teaching</Button>
+              </chakra.div>
+            </Notice>
+          ) : (
+            <Button look="next" size="large" onClick={() => setAsking(true)}>
+              Finish lesson {lesson}
+            </Button>
+          )}
+        </>
+      )}
+    </chakra.aside>
+  );
+}

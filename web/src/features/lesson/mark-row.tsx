@@ -1,0 +1,100 @@
+import { chakra } from '@chakra-ui/react';
+import type { LogResult } from '@map-step/core';
+import { useState } from 'react';
+import { Button, Field, Label } from '../../ui/parts.tsx';
+import { useCourseView } from '../course/course-view.ts';
+import type { LessonLog } from './use-log.ts';
+
+export const RESULTS = [
+  { id: 'solid', word: 'Solid', tone: 'ready' },
+  { id: 'shaky', word: 'Shaky', tone: 'caution' },
+  { id: 'touched', word: 'Touched', tone: 'quiet' },
+  { id: 'not-reached', word: 'Not reached', tone: 'stop' },
+] as const satisfies readonly { id: LogResult; word: string; tone: string }[];
+
+const Result = chakra('button', {
+  base: {
+    minHeight: '2.75rem',
+    px: '2',
+    border: '1.5px solid',
+    borderColor: 'line',
+    bg: 'panel',
+    fontWeight: '600',
+    fontSize: 'sm',
+    cursor: 'pointer',
+    borderRadius: 'sm',
+    '&[aria-pressed=true]': { color: 'onInk', borderColor: 'transparent' },
+  },
+  variants: {
+    tone: {
+      ready: { '&[aria-pressed=true]': { bg: 'ready' } },
+      caution: { '&[aria-pressed=true]': { bg: 'caution' } },
+      quiet: { '&[aria-pressed=true]': { bg: 'quiet' } },
+      stop: { '&[aria-pressed=true]': { bg: 'stop' } },
+    },
+  },
+});
+
+interface MarkRowProps {
+  readonly pattern: string;
+  readonly showName: boolean;
+  readonly log: LessonLog | undefined;
+}
+
+/** How a figure went: one tap, and a note where one is needed. */
+export function MarkRow({ pattern, showName, log }: MarkRowProps) {
+  const { library } = useCourseView();
+  const [isNoting, setNoting] = useState(false);
+  const name = library.patterns.get(pattern)?.name ?? pattern;
+  const result = log?.resultOf(pattern);
+  const note = log?.noteOf(pattern);
+  const saveNote = (data: FormData) => {
+    if (log && result) log.tap(pattern, result, String(data.get('note')).trim());
+    setNoting(false);
+  };
+  if (!log) return showName ? <p>{name}</p> : null;
+  return (
+    <div>
+      <chakra.div
+        role="group"
+        aria-label={`How ${name} went`}
+        display="grid"
+        alignItems="center"
+        gap="1.5"
+        gridTemplateColumns={{
+          base: 'repeat(4, minmax(0, 1fr))',
+          md: `${showName ? '11rem ' : ''}repeat(4, 6.5rem) auto`,
+        }}
+      >
+        {showName && (
+          <chakra.span gridColumn={{ base: '1 / -1', md: 'auto' }} fontWeight="500">
+            {name}
+          </chakra.span>
+        )}
+        {RESULTS.map(({ id, word, tone }) => (
+          <Result
+            key={id}
+            type="button"
+            tone={tone}
+            aria-pressed={result === id}
+            onClick={() => log.tap(pattern, id)}
+          >
+            {word}
+          </Result>
+        ))}
+        {result && !isNoting && (
+          <Button look="quiet" size="small" onClick={() => setNoting(true)}>
+            {note ? 'Change the note' : 'Add a note'}
+          </Button>
+        )}
+      </chakra.div>
+      {note && !isNoting && <Label>{note}</Label>}
+      {isNoting && (
+        <chakra.form action={saveNote} display="flex" gap="2" mt="1">
+          <Field name="note" aria-label={`Note on ${name}`} defaultValue={note} autoFocus />
+          <Button type="submit">Keep the note</Button>
+        </chakra.form>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,75 @@
+import { chakra } from '@chakra-ui/react';
+import { standingLogs } from '@map-step/core';
+import { useLocation, useNavigate } from 'react-router';
+import { Failure } from '../../ui/failure.tsx';
+import { Button, Label, Notice } from '../../ui/parts.tsx';
+import { useCourseView } from '../course/course-view.ts';
+import { MarkRow, RESULTS } from './mark-row.tsx';
+import { useLessonLog } from './use-log.ts';
+
+/** A lesson that is behind the class: what happened in it, and where what was not reached went. */
+export function TaughtLesson() {
+  const { section, classPlan, lesson, library, answer, goTo, me } = useCourseView();
+  const log = useLessonLog();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const logs = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
+  const name = (id: string) => library.patterns.get(id)?.name ?? id;
+  const carried = logs.filter(({ pattern }) => classPlan?.progress.carried.includes(pattern));
+  const isStaff = me.role === 'director' || section?.section.staff.some(({ person }) => person === me.id);
+  return (
+    <chakra.div
+      display="grid"
+      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
+      gap="5"
+      alignItems="start"
+    >
+      <chakra.aside display="grid" gap="3" aria-label="This lesson">
+        <chakra.h2 fontSize="xl">Lesson {lesson}, taught</chakra.h2>
+        {carried.map(({ pattern }) => {
+          const to = classPlan?.answer.placed[pattern];
+          return (
+            <Notice
+              key={pattern}
+              tone="now"
+              title={
+                to
+                  ? `${name(pattern)} goes to lesson ${to}`
+                  : `${name(pattern)} no longer fits into this course`
+              }
+            />
+          );
+        })}
+        <Button
+          look="next"
+          size="large"
+          onClick={() => void navigate(`/courses/${answer.course.id}/recap${search}`)}
+        >
+          Recap of lesson {lesson}
+        </Button>
+        {lesson < answer.course.lessons.length && (
+          <Button onClick={() => goTo(lesson + 1)}>To lesson {lesson + 1}</Button>
+        )}
+      </chakra.aside>
+      <chakra.section aria-label="What happened">
+        {log.error && <Failure error={log.error} />}
+        <chakra.ul listStyleType="none" p="0" borderTop="2px solid" borderColor="ink">
+          {logs.map(({ pattern, result, minutes, note }) => (
+            <chakra.li key={pattern} py="2" borderBottom="1px solid" borderColor="line">
+              {isStaff ? (
+                <MarkRow pattern={pattern} showName log={log} />
+              ) : (
+                <p>
+                  {name(pattern)}: {RESULTS.find(({ id }) => id === result)?.word.toLowerCase()}
+                  {note ? `. ${note}` : ''}
+                </p>
+              )}
+              {minutes !== undefined && <Label>{minutes} min</Label>}
+            </chakra.li>
+          ))}
+        </chakra.ul>
+        {logs.length === 0 && <p>Nothing was logged in this lesson.</p>}
+      </chakra.section>
+    </chakra.div>
+  );
+}

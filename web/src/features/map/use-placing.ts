@@ -1,0 +1,69 @@
+import type { CourseMove } from '@map-step/contract';
+import { useIsMutating, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ApiError } from '../../api/client.ts';
+import { courseQuery, useCourseCommand } from '../course/course-queries.ts';
+import { useCourseView } from '../course/course-view.ts';
+import { findUndo } from './undo.ts';
+
+export interface Placing {
+  /** Moves figures to lessons, or out with null, as one change. */
+  place(changes: readonly { pattern: string; to: number | null }[], why: string): void;
+  undo: (() => void) | undefined;
+  redo: (() => void) | undefined;
+  publish(name: string, note: string): void;
+  readonly isSaving: boolean;
+  readonly error: Error | null;
+  /** What this person wanted when somebody else had changed the same figures before. */
+  readonly clash: { readonly moves: readonly CourseMove[]; readonly why: string } | undefined;
+  dismiss(): void;
+}
+
+/** Changes of the course's plan: shown at once, saved behind, one after another. */
+export function usePlacing(): Placing {
+  const { answer, draft, me } = useCourseView();
+  const { course, version } = answer;
+  const client = useQueryClient();
+  const command = useCourseCommand(course.id);
+  const isSaving = useIsMutating({ mutationKey: ['course', course.id] }) > 0;
+  const [clash, setClash] = useState<Placing['clash']>();
+  const { undo, redo } = findUndo(answer.history, me.id);
+  const key = courseQuery(course.id).queryKey;
+
+  const place: Placing['place'] = (changes, why) => {
+    const moves = changes
+      .map(({ pattern, to }) => ({ pattern, from: draft.placed[pattern] ?? null, to }))
+      .filter(({ from, to }) => from !== to);
+    if (moves.length === 0) return;
+    client.setQueryData(key, before => {
+      if (!before) return before;
+      const touched = new Set(moves.map(({ pattern }) => pattern));
+      const kept = (before.course.placed ?? []).filter(({ pattern }) => !touched.has(pattern));
+      const added = moves.flatMap(({ pattern, to }) => (to === null ? [] : [{ pattern, lesson: to }]));
+      return { ...before, course: { ...before.course, placed: [...kept, ...added] } };
+    });
+    command.mutate(
+      { seen: version, command: { kind: 'place', why, moves } },
+      {
+        onError: error => {
+          if (error instanceof ApiError && error.body.code === 'stale') setClash({ moves, why });
+          else void client.invalidateQueries({ queryKey: key });
+        },
+      },
+    );
+  };
+  const takeBack = (of: string) => () => command.mutate({ seen: version, command: { kind: 'undo', of } });
+  return {
+    place,
+    undo: undo && !isSaving ? takeBack(undo.id) : undefined,
+    redo: redo && !isSaving ? takeBack(redo.id) : undefined,
+    publish: (name, note) => command.mutate({ seen: version, command: { kind: 'publish', name, note } }),
+    isSaving,
+    error: command.error,
+    clash,
+    dismiss: () => {
+      setClash(undefined);
+      command.reset();
+    },
+  };
+}

@@ -1,0 +1,157 @@
+import { chakra } from '@chakra-ui/react';
+import type { RecapAnswer } from '@map-step/contract';
+import type { Audience } from '@map-step/core';
+import { format } from 'date-fns';
+import { useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { Failure } from '../../ui/failure.tsx';
+import { Markdown } from '../../ui/markdown.tsx';
+import { Button, Empty, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';
+import { useCourseView } from '../course/course-view.ts';
+import { type RecapEditor, useRecap } from './use-recap.ts';
+
+const AUDIENCES = [
+  { id: 'students', word: 'For students' },
+  { id: 'staff', word: 'For the staff' },
+] as const satisfies readonly { id: Audience; word: string }[];
+
+/** The draft of a lesson's recap beside how its readers will see it. */
+export function RecapPage() {
+  const { section, lesson, answer } = useCourseView();
+  const { search } = useLocation();
+  const [audience, setAudience] = useState<Audience>('students');
+  const recap = section?.recaps.find(entry => entry.lesson === lesson && entry.audience === audience);
+  if (!recap)
+    return (
+      <Empty title={`Lesson ${lesson} has no recap yet`}>
+        It is drafted from the log when the lesson is finished.{' '}
+        <Link to={`/courses/${answer.course.id}/lesson${search}`}>Go to lesson {lesson}</Link>
+      </Empty>
+    );
+  return (
+    <>
+      <chakra.div role="group" aria-label="Who it is for" display="flex" gap="2" mb="3">
+        {AUDIENCES.map(({ id, word }) => (
+          <Button
+            key={id}
+            size="small"
+            aria-pressed={id === audience}
+            borderColor={id === audience ? 'ink' : 'line'}
+            onClick={() => setAudience(id)}
+          >
+            {word}
+          </Button>
+        ))}
+      </chakra.div>
+      <RecapDesk key={`${recap.section} ${recap.lesson} ${recap.audience}`} recap={recap} />
+    </>
+  );
+}
+
+function RecapDesk({ recap }: { recap: RecapAnswer }) {
+  const { me, section } = useCourseView();
+  const editor = useRecap(recap);
+  const mayWrite =
+    me.role === 'director' || section?.section.staff.some(({ person }) => person === me.id) === true;
+  return (
+    <chakra.div
+      display="grid"
+      gap="5"
+      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1.1fr)' }}
+      alignItems="start"
+    >
+      <chakra.section display="grid" gap="3">
+        {mayWrite && <Publishing recap={recap} editor={editor} />}
+        {editor.error && <Failure error={editor.error} />}
+        {editor.theirs && <BothVersions editor={editor} theirs={editor.theirs} />}
+        <chakra.label display="grid" gap="1">
+          <chakra.span display="flex" justifyContent="space-between">
+            <Label>Text (Markdown)</Label>
+            <Label aria-live="polite">{editor.state}</Label>
+          </chakra.span>
+          <TextArea
+            value={editor.text}
+            onChange={event => editor.write(event.target.value)}
+            readOnly={!mayWrite}
+            rows={22}
+            py="2"
+            lineHeight="1.5"
+          />
+        </chakra.label>
+      </chakra.section>
+      <chakra.section
+        aria-label="As its readers see it"
+        bg="panel"
+        border="1px solid"
+        borderColor="line"
+        p="5"
+      >
+        <Markdown text={editor.text} />
+      </chakra.section>
+    </chakra.div>
+  );
+}
+
+function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditor }) {
+  const link = editor.published && `${window.location.origin}/r/${editor.published.token}`;
+  return (
+    <chakra.div display="grid" gap="2">
+      <chakra.div display="flex" gap="3" alignItems="center" flexWrap="wrap">
+        <Button look="next" size="large" onClick={editor.publish} disabled={editor.isBusy}>
+          {recap.published ? 'Make another link' : 'Publish this recap'}
+        </Button>
+        {recap.published && <Label>Published {format(new Date(recap.published), 'd MMM, HH:mm')}</Label>}
+        {recap.links > 0 && (
+          <Button look="quiet" size="small" onClick={editor.revoke}>
+            Withdraw {recap.links === 1 ? 'its link' : `all ${recap.links} links`}
+          </Button>
+        )}
+      </chakra.div>
+      {link && (
+        <Notice tone="ready" title="Published. Send this link to the class; it is shown only now.">
+          <chakra.div display="flex" gap="2" mt="1">
+            <Field
+              readOnly
+              value={link}
+              aria-label="Link for students"
+              onFocus={event => event.target.select()}
+            />
+            <Button onClick={() => void navigator.clipboard?.writeText(link)}>Copy</Button>
+          </chakra.div>
+          <Label>
+            Works until {format(new Date(editor.published?.expires ?? 0), 'd MMMM yyyy')}, without an account.
+          </Label>
+        </Notice>
+      )}
+    </chakra.div>
+  );
+}
+
+function BothVersions({ editor, theirs }: { editor: RecapEditor; theirs: RecapAnswer }) {
+  return (
+    <Notice tone="stop" title="Somebody saved this recap after you opened it. Nothing was overwritten.">
+      <Label>Theirs:</Label>
+      <chakra.pre
+        whiteSpace="pre-wrap"
+        maxH="12rem"
+        overflowY="auto"
+        bg="panel"
+        p="2"
+        my="1"
+        fontFamily="body"
+        fontSize="sm"
+      >
+        {theirs.markdown}
+      </chakra.pre>
+      <Label>Yours stands in the field below.</Label>
+      <chakra.div display="flex" gap="2" mt="2">
+        <Button size="small" onClick={editor.takeTheirs}>
+          Take theirs
+        </Button>
+        <Button size="small" onClick={editor.keepMine}>
+          Save mine instead
+        </Button>
+      </chakra.div>
+    </Notice>
+  );
+}

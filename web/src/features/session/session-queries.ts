@@ -1,0 +1,43 @@
+import type { SessionAnswer, SetupBody, SignInBody } from '@map-step/contract';
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { call, setCsrf } from '../../api/client.ts';
+
+export const sessionQuery = queryOptions({
+  queryKey: ['session'],
+  queryFn: async () => remember(await call<SessionAnswer>('session.read')),
+  staleTime: 60_000,
+});
+
+function remember(answer: SessionAnswer): SessionAnswer {
+  setCsrf(answer.csrf);
+  return answer;
+}
+
+type Entrance = { readonly demo: string } | { readonly account: SignInBody } | { readonly setup: SetupBody };
+
+/** Signs in, by one click, by password, or by founding a studio. */
+export function useSignIn() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (entrance: Entrance) => {
+      if ('demo' in entrance) return call<SessionAnswer>('session.demo', { body: { person: entrance.demo } });
+      if ('account' in entrance) return call<SessionAnswer>('session.signIn', { body: entrance.account });
+      return call<SessionAnswer>('setup.create', { body: entrance.setup });
+    },
+    onSuccess: answer => {
+      client.clear();
+      client.setQueryData(sessionQuery.queryKey, remember(answer));
+    },
+  });
+}
+
+export function useSignOut() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => call('session.signOut'),
+    onSuccess: () => {
+      setCsrf(null);
+      client.clear();
+    },
+  });
+}

@@ -1,0 +1,95 @@
+import { defineRecipe } from '@chakra-ui/react';
+
+const button = defineRecipe({
+  base: {
+    display: 'inline-flex',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: '2',
+    border: '1.5px solid transparent',
+    borderRadius: 'md',
+    cursor: 'pointer',
+    fontWeight: '600',
+    lineHeight: '1.2',
+    textDecoration: 'none',
+    bg: 'transparent',
+    transition: 'background-color 120ms',
+    _disabled: { opacity: 0.5, cursor: 'not-allowed' },
+  },
+  variants: {
+    look: {
+      next: { bg: 'ink', color: 'onInk', _hover: { bg: 'lead' } },
+      choice: { borderColor: 'line', bg: 'panel', _hover: { borderColor: 'ink' } },
+      quiet: { color: 'quiet', _hover: { color: 'ink', textDecoration: 'underline' } },
+    },
+    size: {
+      small: { minHeight: '2rem', px: '2.5', fontSize: 'sm' },
+      normal: { minHeight: '2.5rem', px: '4', fontSize: 'md' },
+      large: { minHeight: '3.25rem', px: '5', fontSize: 'lg' },
+    },
+  },
+  defaultVariants: { look: 'choice', size: 'normal' },
+});
+
+/** A figure wherever it lies: its edge says its strand, its fill whether it is broken, chosen or left out. */
+const figureChip = defineRecipe({
+  base: {
+    display: 'block',
+    width: 'full',
+    textAlign: 'left',
+    px: '1.5',
+    py: '0.5',
+    fontSize: 'xs',
+    fontWeight: '600',
+    lineHeight: '1.2',
+    border: '1.5px solid',
+    borderColor: 'lead',
+    bg: 'panel',
+    color: 'ink',
+    cursor: 'grab',
+    touchAction: 'none',
+    overflowWrap: 'anywhere',
+  },
+  variants: {
+    strand: {
+      basic: { borderRadius: '0', borderLeftWidth: '5px' },
+      pattern: {
+        clipPath:
+          'polygon(0 0, calc(100% - 10px) 0, calc(100% - 10px) 34%, calc(100% - 5px) 34%, calc(100% - 5px) 67%, 100% 67%, 100% 100%, 0 100%)',
+        bg: 'leadTint',
+        borderColor: 'transparent',
+        borderLeftColor: 'lead',
+        pr: '3',
+      },
+      turn: { borderRadius: 'round', borderColor: 'follow', px: '2.5' },
+      drill: { borderStyle: 'dashed', borderColor: 'solo' },
+      quality: { borderStyle: 'dotted', borderColor: 'solo' },
+    },
+    state: {
+      calm: {},
+      chosen: { bg: 'nowTint', borderColor: 'now' },
+      broken: { bg: 'stopTint', borderColor: 'stop', color: 'stop' },
+      related: { borderColor: 'ink', borderWidth: '2px' },
+    },
+  },
+  defaultVariants: { strand: 'pattern', state: 'calm' },
+});
+
+const field = defineRecipe({
+  base: {
+    width: 'full',
+    border: '1.5px solid',
+    borderColor: 'line',
+    borderRadius: 'md',
+    bg: 'panel',
+    px: '3',
+    minHeight: '2.5rem',
+    _placeholder: { color: 'quiet' },
+  },
+});
+
+const label = defineRecipe({
+  base: { fontSize: 'sm', color: 'quiet', fontWeight: '500' },
+});
+
+export const recipes = { button, figureChip, field, label };

@@ -1,0 +1,72 @@
+import { createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react';
+import { recipes } from './recipes.ts';
+
+const both = (day: string, dim: string) => ({ value: { _light: day, _dark: dim } });
+
+const steps = (unit: number, sizes: readonly number[]) =>
+  Object.fromEntries(sizes.map(size => [String(size), { value: `${size * unit}rem` }]));
+
+const spacing = steps(0.25, [0, 0.5, 1, 1.5, 2, 2.5, 3, 4, 5, 6, 7, 8, 10, 12, 16]);
+
+const config = defineConfig({
+  globalCss: {
+    html: { fontSize: '16px', colorScheme: { _light: 'light', _dark: 'dark' } },
+    body: { bg: 'paper', color: 'ink', fontFamily: 'body', lineHeight: '1.45', margin: 0 },
+    '*, *::before, *::after': {
+      boxSizing: 'border-box',
+      '@media (prefers-reduced-motion: reduce)': { transitionDuration: '0s !important' },
+    },
+    'h1, h2, h3': { fontFamily: 'title', fontWeight: '650', lineHeight: '1.15', margin: 0 },
+    'p, ul, ol, dl, dd': { margin: 0 },
+    'button, input, textarea, select': { font: 'inherit', color: 'inherit' },
+    a: { color: 'inherit' },
+    ':focus-visible': { outline: '3px solid var(--chakra-colors-now)', outlineOffset: '2px' },
+    '.no-print': { '@media print': { display: 'none !important' } },
+  },
+  theme: {
+    breakpoints: { sm: '30rem', md: '48rem', lg: '62rem', xl: '80rem' },
+    tokens: {
+      fonts: {
+        title: { value: "'Bricolage Grotesque Variable', sans-serif" },
+        body: { value: "'Atkinson Hyperlegible Next Variable', sans-serif" },
+      },
+      fontSizes: {
+        xs: { value: '0.8125rem' },
+        sm: { value: '0.875rem' },
+        md: { value: '1rem' },
+        lg: { value: '1.1875rem' },
+        xl: { value: '1.5rem' },
+        '2xl': { value: '2rem' },
+        '3xl': { value: '2.75rem' },
+      },
+      spacing,
+      sizes: { ...spacing, full: { value: '100%' } },
+      radii: { sm: { value: '3px' }, md: { value: '6px' }, round: { value: '999px' } },
+    },
+    semanticTokens: {
+      colors: {
+        ink: both('#1B1F3B', '#ECEDF4'),
+        quiet: both('#565C78', '#A9AEC8'),
+        paper: both('#F5F6F8', '#12142A'),
+        panel: both('#FFFFFF', '#1B1E39'),
+        line: both('#D8DCE6', '#363B5E'),
+        lead: both('#1F6F78', '#63C0CB'),
+        follow: both('#A63D6E', '#E891B9'),
+        solo: both('#4B4E8C', '#A7AAEC'),
+        ready: both('#2E7D4F', '#74C79B'),
+        caution: both('#9A5B00', '#E5AE62'),
+        stop: both('#B3261E', '#F58B82'),
+        now: both('#E0A100', '#F0BE3A'),
+        leadTint: both('#DDECEE', '#1C3A44'),
+        followTint: both('#F6E3EC', '#45263A'),
+        nowTint: both('#FBF0D2', '#3D341B'),
+        stopTint: both('#F9E2E0', '#4A2226'),
+        readyTint: both('#DFEFE5', '#1D3A2C'),
+        onInk: both('#FFFFFF', '#12142A'),
+      },
+    },
+    recipes,
+  },
+});
+
+export const system = createSystem(defaultBaseConfig, config);

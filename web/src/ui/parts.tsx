@@ -1,0 +1,71 @@
+import { chakra } from '@chakra-ui/react';
+import type { ReactNode } from 'react';
+import { recipes } from '../theme/recipes.ts';
+
+export const Button = chakra('button', recipes.button, { defaultProps: { type: 'button' } });
+export const ButtonLink = chakra('a', recipes.button);
+export const FigureChip = chakra('button', recipes.figureChip, { defaultProps: { type: 'button' } });
+export const Field = chakra('input', recipes.field);
+export const TextArea = chakra('textarea', recipes.field);
+export const Select = chakra('select', recipes.field);
+export const Label = chakra('span', recipes.label);
+
+/** Something the person should know, in its place on the page. */
+export function Notice({
+  tone,
+  title,
+  children,
+}: {
+  tone: 'stop' | 'ready' | 'now';
+  title: string;
+  children?: ReactNode;
+}) {
+  const tint = { stop: 'stopTint', ready: 'readyTint', now: 'nowTint' }[tone];
+  return (
+    <chakra.div
+      role={tone === 'stop' ? 'alert' : 'status'}
+      bg={tint}
+      borderLeft="5px solid"
+      borderColor={tone}
+      px="3"
+      py="2"
+    >
+      <chakra.p fontWeight="650">{title}</chakra.p>
+      {children}
+    </chakra.div>
+  );
+}
+
+/** What a room with nothing in it says: what to do first. */
+export function Empty({ title, children }: { title: string; children?: ReactNode }) {
+  return (
+    <chakra.div py="10" maxW="34rem">
+      <chakra.h2 fontSize="xl" mb="2">
+        {title}
+      </chakra.h2>
+      <chakra.div color="quiet">{children}</chakra.div>
+    </chakra.div>
+  );
+}
+
+/** Grey lines in the shape of what is coming. */
+export function Skeleton({ lines = 5 }: { lines?: number }) {
+  return (
+    <chakra.div role="status" aria-label="Loading" py="4" display="grid" gap="3">
+      {Array.from({ length: lines }, (_, index) => (
+        <chakra.div
+          key={`line-${index + 1}`}
+          height="1.25rem"
+          bg="line"
+          borderRadius="sm"
+          width={`${95 - ((index * 17) % 45)}%`}
+        />
+      ))}
+    </chakra.div>
+  );
+}
+
+/** Read by screen readers only. */
+export const Spoken = chakra('span', {
+  base: { position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' },
+});
