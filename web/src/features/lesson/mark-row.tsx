@@ -15,12 +15,13 @@ export const RESULTS = [
 const Result = chakra('button', {
   base: {
     minHeight: '2.75rem',
-    px: '2',
+    px: { base: '0.5', md: '2' },
     border: '1.5px solid',
     borderColor: 'line',
     bg: 'panel',
     fontWeight: '600',
-    fontSize: 'sm',
+    fontSize: { base: 'xs', md: 'sm' },
+    lineHeight: '1.15',
     cursor: 'pointer',
     borderRadius: 'sm',
     '&[aria-pressed=true]': { color: 'onInk', borderColor: 'transparent' },

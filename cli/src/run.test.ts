@@ -1,0 +1,175 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, test } from 'vitest';
+import { runCommand } from './run.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'map-step-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const demo = new URL('../../demo/tarn-street.json', import.meta.url).pathname;
+const save = (name: string, value: unknown) => {
+  const file = join(folder, name);
+  writeFileSync(file, typeof value === 'string' ? value : JSON.stringify(value));
+  return file;
+};
+const ask = (...list: string[]) => {
+  const answer = runCommand(list);
+  if ('error' in answer) throw new Error(answer.error);
+  return JSON.parse(answer.text);
+};
+const refusal = (...list: string[]) => {
+  const answer = runCommand(list);
+  expect(answer.code).toBe(2);
+  return 'error' in answer ? answer.error : '';
+};
+const problem = {
+  lessons: [{ capacity: 100 }, { capacity: 100 }, { capacity: 100 }],
+  items: [
+    { id: 'a', kind: 'basic', value: 'must', assembly: 40, elements: ['e'], needs: [] },
+    { id: 'b', kind: 'turn', value: 'must', assembly: 40, elements: [], needs: ['a'] },
+  ],
+  elements: { e: 20 },
+  lookalikes: [],
+  apart: true,
+};
+
+describe('timing and phrase', () => {
+  test('a pick-up: &1 2 3 over 3 beats', () => {
+    expect(ask('timing', '--rhythm', '&1 2 3', '--beats', '3')).toEqual({
+      beats: '3',
+      events: [
+        { label: '&', onset: '-1/2', length: '1/2', rest: false },
+        { label: '1', onset: '0', length: '1', rest: false },
+        { label: '2', onset: '1', length: '1', rest: false },
+        { label: '3', onset: '2', length: '1/2', rest: false },
+      ],
+    });
+  });
+
+  test('3 beats over 8', () => {
+    expect(ask('phrase', '--beats', '3', '--phrase', '8')).toEqual({ repeats: 8, phrases: 3, beats: '24' });
+  });
+
+  test.each([
+    [['timing', '--rhythm', '34'], /character 0/],
+    [['timing', '--rhythm', '1 2', '--beats', '-6'], /--beats must be above 0/],
+    [['timing', '--rhythm', '1', '--cycle', 'x'], /whole number/],
+    [['timing', '--rhythm'], /needs a value/],
+    [['timing', '--tune', '1'], /not an option/],
+    [['timing'], /needs --rhythm/],
+    [['sing'], /not a verb/],
+    [[], /expected a verb/],
+  ])('%j is refused', (list, message) => {
+    expect(refusal(...list)).toMatch(message);
+  });
+});
+
+describe('files', () => {
+  test('check of the demo finds nothing', () => {
+    expect(ask('check', demo)).toEqual({ patterns: 21, problems: [] });
+  });
+
+  test('check with an error exits 1, plan of such a course is refused with the place', () => {
+    const document = {
+      format: 'mapstep/1',
+      studio: { name: 'S', timezone: 'UTC' },
+      dances: [
+        {
+          id: 'd',
+          name: 'D',
+          roles: 'solo',
+          beatsPerBar: 4,
+          countCycle: 4,
+          slow: 2,
+          quick: 1,
+          split: 'straight',
+          phrase: 8,
+          tempo: [],
+          floor: 'free',
+          holds: [],
+        },
+      ],
+      patterns: [
+        { id: 'p', dance: 'd', name: 'P', kind: 'basic', rhythm: '1 2', parts: { solo: 'L fwd, L fwd' } },
+      ],
+      courses: [
+        {
+          id: 'c',
+          dances: ['d'],
+          name: 'C',
+          format: 'series',
+          approach: 'steps-first',
+          lookalikes: 'apart',
+          lessons: [{ minutes: 45, fixed: { arrive: 5, combine: 5, dance: 5, recap: 5 } }],
+          items: [{ pattern: 'p', value: 'must' }],
+        },
+      ],
+    };
+    const file = save('weight.json', document);
+    const answer = runCommand(['check', file]);
+    expect(answer.code).toBe(1);
+    expect('text' in answer && JSON.parse(answer.text).problems[0]).toMatchObject({
+      code: 'foot-carries-weight',
+      at: '/patterns/0/parts/solo/1',
+    });
+    expect(refusal('plan', file, 'c')).toMatch(/\/patterns\/0\/parts\/solo\/1/);
+  });
+
+  test.each([
+    ['gone', () => join(folder, 'gone.json'), /no such file/],
+    ['not JSON', () => save('broken.json', '{"format": '), /character 11/],
+    ['another shape', () => save('shape.json', { format: 'other' }), /\/format/],
+    ['too deep', () => save('deep.json', '['.repeat(100_000)), /nests deeper/],
+  ])('a file that is %s is told in one line', (_, file, message) => {
+    const line = refusal('check', file());
+    expect(line).toMatch(message);
+    expect(line).not.toContain('\n');
+  });
+
+  test('a course that is not there is told with those that are', () => {
+    expect(refusal('plan', demo, 'waltz')).toMatch(/there are: hustle-1/);
+  });
+});
+
+describe('plans', () => {
+  test('plan fills the lessons of Hustle 1 and leaves out nothing', () => {
+    const answer = ask('plan', demo, 'hustle-1', '--work', '20000');
+    expect(answer).toMatchObject({ left: [], broken: [], split: [] });
+    for (const lesson of answer.lessons)
+      expect(lesson.new + lesson.review).toBeLessThanOrEqual(lesson.capacity);
+  });
+
+  test('solve reads a bare problem, judge judges a plan of it and exits 1 when a rule is broken', () => {
+    const file = save('problem.json', problem);
+    expect(ask('solve', file, '--work', '2000')).toMatchObject({ placed: { a: 1 }, broken: [] });
+    const answer = runCommand(['judge', file, save('plan.json', { placed: { a: 2, b: 1 } })]);
+    expect(answer.code).toBe(1);
+    expect('text' in answer && JSON.parse(answer.text).broken).toMatchObject([{ rule: 'need', at: 'b' }]);
+  });
+
+  test.each([
+    ['a cycle', { items: [{ ...problem.items[0], needs: ['b'] }, problem.items[1]] }, /a → b → a/],
+    ['an unknown id', { items: [{ ...problem.items[0], needs: ['z'] }] }, /"z"/],
+    ['a capacity below zero', { lessons: [{ capacity: -1 }] }, /lesson 1/],
+    ['an unknown key', { colour: 1 }, /colour/],
+  ])('an unusable problem is refused: %s', (_, change, message) => {
+    expect(refusal('solve', save('bad.json', { ...problem, ...change }))).toMatch(message);
+  });
+
+  test('lesson prints the running order on the clock of its class', () => {
+    const order = ask('lesson', demo, 'hustle-1', '5');
+    expect(order.blocks[0]).toMatchObject({ kind: 'arrive', from: '19:00' });
+    expect(order.blocks.reduce((sum: number, block: { minutes: number }) => sum + block.minutes, 0)).toBe(60);
+    expect(refusal('lesson', demo, 'hustle-1', '9')).toMatch(/from 1 to 8/);
+  });
+
+  test('batch answers each call as the single call would', () => {
+    const calls = [['phrase', '--beats', '3', '--phrase', '8'], ['sing'], ['batch', 'x']];
+    expect(ask('batch', save('batch.json', calls))).toMatchObject([
+      { code: 0, out: { repeats: 8 } },
+      { code: 2, error: expect.stringContaining('not a verb') },
+      { code: 2 },
+    ]);
+  });
+});

@@ -1,0 +1,227 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { openLibrary } from '../library/library.ts';
+import type { Log, LogResult } from '../model/document.ts';
+import { buildPlanProblem } from '../plan/build-problem.ts';
+import { judgePlan } from '../plan/judge.ts';
+import { course, figure, studio } from '../testing/studio.ts';
+import { planClass } from './class-plan.ts';
+import { classProgress, lessonsBehind, standingLogs } from './progress.ts';
+import { draftRecap } from './recap-draft.ts';
+import { runningOrder } from './running-order.ts';
+import { shareOut } from './shares.ts';
+
+const patterns = [
+  figure('walk', { kind: 'basic', level: 'one', name: 'Walk' }),
+  figure('sway', {
+    kind: 'basic',
+    level: 'one',
+    name: 'Sway',
+    parts: { lead: 'L side, R close, L side, R close', follow: 'opposite' },
+    marks: [
+      { kind: 'fault', text: 'Too wide.', cure: 'Half the step.' },
+      { kind: 'caution', text: '', code: 'space' },
+    ],
+  }),
+  figure('wheel', { level: 'one', name: 'Wheel', needs: ['walk'], lookalikes: ['walk'] }),
+];
+const library = openLibrary(studio(patterns));
+const quay = course([
+  { pattern: 'walk', value: 'must' },
+  { pattern: 'sway', value: 'must' },
+  { pattern: 'wheel', value: 'should' },
+]);
+const published = { walk: 1, sway: 2, wheel: 3 };
+
+let count = 0;
+const nextId = () => {
+  count += 1;
+  return `id-${count}`;
+};
+const log = (lesson: number, pattern: string, result: LogResult, more: Partial<Log> = {}): Log => ({
+  id: nextId(),
+  section: 's',
+  lesson,
+  pattern,
+  result,
+  by: 'p',
+  at: `2026-01-0${lesson}T10:00:0${count % 10}Z`,
+  ...more,
+});
+
+function lessonOrder(lesson: number, placed: Record<string, number> = published, start?: string) {
+  const built = buildPlanProblem(library, quay);
+  if (!built.ok) throw new Error(built.fault.join());
+  const planned = judgePlan(built.value, placed).lessons[lesson - 1];
+  if (!planned) throw new Error('no lesson');
+  return runningOrder({
+    course: quay,
+    lesson,
+    planned,
+    patterns: library.patterns,
+    dances: library.dances,
+    ...(start && { start }),
+  });
+}
+
+describe('minutes are shared by the largest remainder', () => {
+  test.each([
+    [10, [1, 1, 1], [4, 3, 3]],
+    [7, [5, 3], [4, 3]],
+    [60, [35, 25], [35, 25]],
+    [5, [0, 0], [5, 0]],
+    [3, [], []],
+  ])('%d over %j is %j', (total, weights, shares) => {
+    expect(shareOut(total, weights)).toEqual(shares);
+  });
+
+  test('shares always add up', () => {
+    fc.assert(
+      fc.property(
+        fc.nat({ max: 500 }),
+        fc.array(fc.nat({ max: 90 }), { minLength: 1, maxLength: 12 }),
+        (total, weights) => {
+          expect(shareOut(total, weights).reduce((sum, share) => sum + share, 0)).toBe(total);
+        },
+      ),
+      { seed: 9 },
+    );
+  });
+});
+
+describe('the running order', () => {
+  test('its blocks add up to the lesson and follow each other on the clock', () => {
+    const order = lessonOrder(2, published, '19:30');
+    expect(order.blocks.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(60);
+    expect(order.blocks[0]?.from).toBe('19:30');
+    expect(order.blocks.at(-1)?.to).toBe('20:30');
+    for (const [index, block] of order.blocks.entries())
+      if (index > 0) expect(block.from).toBe(order.blocks[index - 1]?.to);
+  });
+
+  test('goes arrive, warm up, recall, new, combine, dance, recap; recall lists what is due', () => {
+    const order = lessonOrder(2);
+    expect(order.blocks.map(({ kind }) => kind)).toEqual([
+      'arrive',
+      'warm-up',
+      'recall',
+      'new',
+      'combine',
+      'dance',
+      'recap',
+    ]);
+    expect(order.blocks[2]?.patterns).toEqual(['walk']);
+  });
+
+  test('a new figure opens into the layers of the course’s school, which add up to its block', () => {
+    const block = lessonOrder(1).blocks.find(({ kind }) => kind === 'new');
+    expect(block?.layers[0]?.title).toBe('Steps, without music');
+    expect(block?.layers.reduce((sum, { seconds }) => sum + seconds, 0)).toBe((block?.minutes ?? 0) * 60);
+  });
+
+  test('an overfull lesson still ends on time, and says by how much it is too full', () => {
+    const long = openLibrary(studio([{ ...patterns[0], minutes: 45 } as (typeof patterns)[number]]));
+    const one = course([{ pattern: 'walk', value: 'must' }]);
+    const built = buildPlanProblem(long, one);
+    const planned = built.ok
+      ? judgePlan(
+          { ...built.value, items: built.value.items.map(i => ({ ...i, split: false })) },
+          { walk: 1 },
+        ).lessons[0]
+      : undefined;
+    if (!planned) throw new Error('no lesson');
+    const order = runningOrder({
+      course: one,
+      lesson: 1,
+      planned,
+      patterns: long.patterns,
+      dances: long.dances,
+    });
+    expect(order.blocks.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(60);
+    expect(order.over).toBe(19);
+  });
+});
+
+describe('what a class has behind it', () => {
+  test('a later entry stands in the place of the one it replaces', () => {
+    const first = log(1, 'walk', 'shaky');
+    const second = log(1, 'walk', 'solid', { replaces: first.id });
+    expect(standingLogs([second, first])).toEqual([second]);
+  });
+
+  test('a lesson is behind when it has a recap, or when a later one is logged', () => {
+    expect(lessonsBehind([log(1, 'walk', 'solid')], [])).toBe(0);
+    expect(lessonsBehind([log(1, 'walk', 'solid')], [{ lesson: 1 }])).toBe(1);
+    expect(lessonsBehind([log(3, 'walk', 'solid')], [])).toBe(2);
+  });
+
+  test('what was not reached is carried until it is reached', () => {
+    const missed = [log(1, 'walk', 'solid'), log(2, 'sway', 'not-reached')];
+    expect(classProgress(missed, [{ lesson: 2 }]).carried).toEqual(['sway']);
+    expect(classProgress([...missed, log(3, 'sway', 'touched')], [{ lesson: 3 }])).toEqual({
+      lessons: 3,
+      taught: { walk: 1, sway: 3 },
+      carried: [],
+    });
+  });
+
+  test('what was not reached goes to the next lesson; all else stays where it was', () => {
+    const events = {
+      logs: [log(1, 'walk', 'solid'), log(2, 'sway', 'not-reached')],
+      recaps: [{ lesson: 2 }],
+    };
+    const planned = planClass(library, quay, published, events);
+    expect(planned).toMatchObject({
+      ok: true,
+      value: { moved: ['sway'], answer: { placed: { walk: 1, sway: 3, wheel: 3 }, broken: [] } },
+    });
+  });
+
+  test('a class that was taught as planned keeps the published plan', () => {
+    const planned = planClass(library, quay, published, {
+      logs: [log(1, 'walk', 'solid')],
+      recaps: [{ lesson: 1 }],
+    });
+    expect(planned).toMatchObject({ ok: true, value: { moved: [], answer: { placed: published } } });
+  });
+});
+
+describe('the recap is drafted from the log', () => {
+  const draft = (audience: 'students' | 'staff') =>
+    draftRecap({
+      studio: { name: 'Test rooms', timezone: 'UTC' },
+      course: quay,
+      library,
+      lesson: 2,
+      audience,
+      logs: [log(2, 'walk', 'shaky', { note: 'Arms.' }), log(2, 'sway', 'solid', { minutes: 7 })],
+      introduced: ['sway', 'wheel'],
+      next: ['wheel'],
+    });
+
+  test('students read what was reviewed, what is new in both parts, its fault and caution, home practice and next week', () => {
+    const text = draft('students');
+    expect(text).toContain('# Quay 1, lesson 2 of 5');
+    expect(text).toContain('## Reviewed\n\n- Walk\n');
+    expect(text).toContain('**Follower:** 1 right side · 2 left close · 3 right side · 4 left close');
+    expect(text).toContain('Usual fault: Too wide. Cure: Half the step.');
+    expect(text).toContain('**Take care.**');
+    expect(text).toContain('## Practise at home\n\n- Sway\n- Walk\n');
+    expect(text).toContain('## Next week\n\n- Wheel');
+    expect(text).not.toContain('Arms.');
+  });
+
+  test('the staff also read results, minutes, notes and what nobody logged', () => {
+    const text = draft('staff');
+    expect(text).toContain('- Walk: shaky. Arms.');
+    expect(text).toContain('- Sway: solid, 7 min');
+    expect(text).toContain('- Wheel: not logged');
+  });
+
+  test('the same log gives the same text', () => {
+    count = 0;
+    const first = draft('staff');
+    count = 0;
+    expect(draft('staff')).toBe(first);
+  });
+});

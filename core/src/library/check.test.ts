@@ -1,0 +1,152 @@
+import { describe, expect, test } from 'vitest';
+import type { Dance, Pattern, StudioDocument } from '../model/document.ts';
+import { CHECK_CODES } from '../model/issue.ts';
+import { dance, figure, studio } from '../testing/studio.ts';
+import { checkDocument } from './check-document.ts';
+
+const found = (document: StudioDocument) =>
+  checkDocument(document).problems.map(({ code, at }) => [code, at]);
+const basic = figure('walk', { kind: 'basic' });
+const inDance = (more: Partial<Dance>, patterns: Pattern[]) =>
+  studio(patterns, { dances: [{ ...dance, ...more }] });
+
+test('a sound library has no problems', () => {
+  expect(checkDocument(studio([basic, figure('other', { needs: ['walk'] })]))).toEqual({
+    patterns: 2,
+    problems: [],
+  });
+});
+
+const CASES: readonly [string, StudioDocument, [string, string][]][] = [
+  [
+    'a rhythm that cannot be read',
+    studio([figure('a', { rhythm: '1 9' })]),
+    [['rhythm', '/patterns/0/rhythm']],
+  ],
+  [
+    'more steps than the rhythm has',
+    studio([figure('a', { rhythm: '1 2 3' })]),
+    [
+      ['step-count', '/patterns/0/parts/lead'],
+      ['step-count', '/patterns/0/parts/follow'],
+    ],
+  ],
+  [
+    'an action nobody knows',
+    studio([figure('a', { rhythm: '1', parts: { lead: 'L glide', follow: 'R back' } })]),
+    [['unknown-action', '/patterns/0/parts/lead/0']],
+  ],
+  [
+    'a step that is not one',
+    studio([figure('a', { rhythm: '1', parts: { lead: 'fwd', follow: 'R back' } })]),
+    [['bad-step', '/patterns/0/parts/lead/0']],
+  ],
+  ['an id that stands twice', studio([basic, basic]), [['duplicate-id', '/patterns/1/id']]],
+  [
+    'a solo part in a pair dance',
+    studio([figure('a', { parts: { solo: 'L fwd' } })]),
+    [['wrong-roles', '/patterns/0/parts']],
+  ],
+  [
+    'a step on the foot that carries the weight, told once at the written part',
+    studio([figure('a', { rhythm: '1 2', parts: { lead: 'L fwd, L fwd', follow: 'opposite' } })]),
+    [['foot-carries-weight', '/patterns/0/parts/lead/1']],
+  ],
+  [
+    'a hop on the free foot',
+    studio([figure('a', { rhythm: '1 2', parts: { lead: 'L fwd, R hop', follow: 'opposite' } })]),
+    [['foot-is-free', '/patterns/0/parts/lead/1']],
+  ],
+  [
+    'turns that do not suit the exit hold',
+    studio([figure('a', { rhythm: '1', parts: { lead: 'L fwd', follow: 'R +180 fwd' } })]),
+    [['turn-against-hold', '/patterns/0/exit']],
+  ],
+  [
+    'a need that is not there',
+    studio([figure('a', { needs: ['b'] })]),
+    [['unknown-id', '/patterns/0/needs/0']],
+  ],
+  [
+    'a hold that is not of the dance',
+    studio([figure('a', { entry: ['grip'] })]),
+    [['unknown-hold', '/patterns/0/entry/0']],
+  ],
+  [
+    'figures that need each other',
+    studio([figure('a', { needs: ['b'] }), figure('b', { needs: ['a'] })]),
+    [['needs-cycle', '/patterns/0/needs']],
+  ],
+  [
+    'a need of a higher level',
+    studio([figure('a', { level: 'one', needs: ['b'] }), figure('b', { level: 'two' })]),
+    [['needs-level', '/patterns/0/needs/0']],
+  ],
+  [
+    'a figure off the bar where basics are whole bars',
+    studio([
+      basic,
+      figure('a', { rhythm: '1 2 3', parts: { lead: 'L fwd, R fwd, L close', follow: 'opposite' } }),
+    ]),
+    [['beats-off-bar', '/patterns/1/rhythm']],
+  ],
+  [
+    'a quarter turn on the line',
+    studio([figure('a', { turn: 90 })]),
+    [['turn-against-line', '/patterns/0/turn']],
+  ],
+  [
+    'steps quicker than the level can: ¼ beat at 100 is 150 ms',
+    studio([figure('a', { level: 'one', rhythm: '1 e & a' })]),
+    [['too-fast', '/patterns/0/rhythm']],
+  ],
+  [
+    'an exit from which nothing leads back',
+    studio([basic, figure('a', { exit: 'near' })]),
+    [['no-way-back', '/patterns/1/exit']],
+  ],
+];
+
+test.each(CASES)('%s', (_, document, problems) => {
+  expect(found(document)).toEqual(problems);
+});
+
+test('every code of the table is proved by a case', () => {
+  const proved = new Set(CASES.flatMap(([, , problems]) => problems.map(([code]) => code)));
+  expect([...proved].sort()).toEqual(Object.keys(CHECK_CODES).sort());
+});
+
+describe('what is not a problem', () => {
+  test('off the bar where the basics are not whole bars either', () => {
+    const three = { rhythm: '1 2 3', parts: { lead: 'L fwd, R fwd, L close', follow: 'opposite' } };
+    expect(found(studio([figure('a', { kind: 'basic', ...three }), figure('b', three)]))).toEqual([]);
+  });
+
+  test('a half turn in a slot, or any turn on a spot', () => {
+    expect(found(inDance({ floor: 'slot' }, [figure('a', { turn: 180 })]))).toEqual([]);
+    expect(found(inDance({ floor: 'spot' }, [figure('a', { turn: 90 })]))).toEqual([]);
+  });
+
+  test('an exit that another figure leads back from', () => {
+    expect(
+      found(studio([basic, figure('a', { exit: 'near' }), figure('b', { entry: ['near'], exit: 'open' })])),
+    ).toEqual([]);
+  });
+
+  test('turns where a hold says no facing', () => {
+    const holds = dance.holds.map(({ rel: _, ...hold }) => hold);
+    expect(
+      found(
+        inDance({ holds }, [figure('a', { rhythm: '1', parts: { lead: 'L fwd', follow: 'R +180 fwd' } })]),
+      ),
+    ).toEqual([]);
+  });
+
+  test('roles with rhythms of their own and the same beats', () => {
+    const parts = { lead: 'L fwd, R close', follow: 'R back, L back, R close' };
+    expect(found(studio([figure('a', { rhythm: { lead: 'S S', follow: 'Q Q S' }, parts })]))).toEqual([]);
+    expect(found(studio([figure('a', { rhythm: { lead: 'S S', follow: 'Q Q Q' }, parts })]))).toEqual([
+      ['rhythm', '/patterns/0/rhythm/follow'],
+    ]);
+  });
+});

@@ -1,0 +1,120 @@
+import type { CourseAnswer, CourseCommand, CourseMove } from '@map-step/contract';
+import { afterAll, beforeEach, describe, expect, test } from 'vitest';
+import { demoStudio } from '../../testing/demo-studio.ts';
+import { startTestServer, type TestPerson, type TestServer } from '../../testing/test-server.ts';
+
+let server: TestServer;
+let ottilie: TestPerson;
+beforeEach(async () => {
+  await server?.close();
+  server = await startTestServer(demoStudio());
+  ottilie = await server.person('ottilie-marsh');
+});
+afterAll(() => server.close());
+
+const read = async () =>
+  (await ottilie.call<CourseAnswer>('course.read', { params: { course: 'hustle-1' } })).body;
+const send = (seen: number, command: CourseCommand, by = ottilie) =>
+  by.call<CourseAnswer>('course.command', { params: { course: 'hustle-1' }, body: { seen, command } });
+const place = (...moves: CourseMove[]): CourseCommand => ({ kind: 'place', why: 'moved', moves });
+const lessonOf = (answer: CourseAnswer, pattern: string) =>
+  answer.course.placed?.find(entry => entry.pattern === pattern)?.lesson ?? null;
+
+describe('placing figures', () => {
+  test('raises the version, writes the history, and can be undone and redone', async () => {
+    const moved = (await send(1, place({ pattern: 'wrap', from: 6, to: 5 }))).body;
+    expect([moved.version, lessonOf(moved, 'wrap')]).toEqual([2, 5]);
+    expect(moved.history[0]).toMatchObject({ kind: 'place', by: 'ottilie-marsh', undone: false });
+
+    const undone = (await send(2, { kind: 'undo', of: moved.history[0]?.id ?? '' })).body;
+    expect(lessonOf(undone, 'wrap')).toBe(6);
+    expect(undone.history.map(({ undone: isUndone }) => isUndone)).toEqual([false, true]);
+
+    const redone = (await send(3, { kind: 'undo', of: undone.history[0]?.id ?? '' })).body;
+    expect(lessonOf(redone, 'wrap')).toBe(5);
+  });
+
+  test('from an older version runs when it touches nothing that changed since', async () => {
+    await send(1, place({ pattern: 'wrap', from: 6, to: 5 }));
+    const other = await send(1, place({ pattern: 'gather', from: 5, to: null }));
+    expect(other.status).toBe(200);
+    expect([lessonOf(other.body, 'wrap'), lessonOf(other.body, 'gather')]).toEqual([5, null]);
+  });
+
+  test('of what somebody else has moved is refused, with what stands now, and changes nothing', async () => {
+    await send(1, place({ pattern: 'wrap', from: 6, to: 5 }));
+    const clash = await send(
+      1,
+      place({ pattern: 'gather', from: 5, to: 4 }, { pattern: 'wrap', from: 6, to: 7 }),
+    );
+    expect([clash.status, clash.body.code]).toEqual([409, 'stale']);
+    expect(lessonOf(clash.body.current as CourseAnswer, 'wrap')).toBe(5);
+    expect(lessonOf(await read(), 'gather')).toBe(5);
+  });
+
+  test('an undo of what has been moved on since is refused', async () => {
+    const moved = (await send(1, place({ pattern: 'wrap', from: 6, to: 5 }))).body;
+    await send(2, place({ pattern: 'wrap', from: 5, to: 7 }));
+    const undo = await send(3, { kind: 'undo', of: moved.history[0]?.id ?? '' });
+    expect([undo.status, lessonOf(await read(), 'wrap')]).toEqual([409, 7]);
+  });
+
+  test('twenty changes at once to different figures all stand', async () => {
+    const { course } = await read();
+    const figures = (course.placed ?? []).slice(0, 10);
+    const replies = await Promise.all(
+      figures.map(({ pattern, lesson }) =>
+        send(1, place({ pattern, from: lesson, to: lesson === 7 ? 6 : lesson + 1 })),
+      ),
+    );
+    expect(replies.map(({ status }) => status)).toEqual(figures.map(() => 200));
+    const after = await read();
+    expect(after.version).toBe(11);
+    for (const { pattern, lesson } of figures)
+      expect(lessonOf(after, pattern)).toBe(lesson === 7 ? 6 : lesson + 1);
+  });
+
+  test.each<[string, CourseMove]>([
+    ['a figure that is not in the course', { pattern: 'waltz', from: null, to: 1 }],
+    ['a lesson that is not there', { pattern: 'wrap', from: 6, to: 9 }],
+  ])('%s is refused', async (_, move) => {
+    expect((await send(1, place(move))).status).toBe(400);
+  });
+});
+
+describe('publishing', () => {
+  test('makes a version that the classes follow, with who, when and what is left out', async () => {
+    const { body } = await send(1, { kind: 'publish', name: 'Spring', note: 'Quieter turns.' });
+    expect(body.published).toMatchObject({
+      name: 'Spring',
+      by: 'ottilie-marsh',
+      note: 'Quieter turns.',
+      published: true,
+    });
+    expect(body.published?.left).toContain('free-spin');
+  });
+
+  test('of a version that was not seen is refused', async () => {
+    await send(1, place({ pattern: 'wrap', from: 6, to: 5 }));
+    expect((await send(1, { kind: 'publish', name: 'Old', note: '' })).status).toBe(409);
+  });
+});
+
+test('only the director changes a course; everyone on the staff reads it', async () => {
+  const bram = await server.person('bram-okoro');
+  expect((await send(1, place({ pattern: 'wrap', from: 6, to: 5 }), bram)).status).toBe(403);
+  expect((await bram.call('course.read', { params: { course: 'hustle-1' } })).status).toBe(200);
+  expect((await bram.call('course.read', { params: { course: 'no-such' } })).status).toBe(404);
+});
+
+test('a command that is not one is refused with its place', async () => {
+  const reply = await ottilie.call('course.command', {
+    params: { course: 'hustle-1' },
+    body: {
+      seen: 1,
+      command: { kind: 'place', why: '', moves: [{ pattern: 'wrap', from: 6, to: 5, colour: 1 }] },
+    },
+  });
+  expect(reply.status).toBe(400);
+  expect(reply.body.problems?.[0]?.at).toBe('/command/moves/0/colour');
+});

@@ -1,0 +1,139 @@
+import { randomUUID } from 'node:crypto';
+import type { PublishAnswer, RecapAnswer, SectionAnswer, ShareAnswer } from '@map-step/contract';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { demoStudio } from '../../testing/demo-studio.ts';
+import { startTestServer, type TestPerson, type TestServer } from '../../testing/test-server.ts';
+
+let server: TestServer;
+let bram: TestPerson;
+let visitor: TestPerson;
+beforeAll(async () => {
+  server = await startTestServer(demoStudio());
+  bram = await server.person('bram-okoro');
+  visitor = await server.person();
+});
+afterAll(() => server.close());
+
+const section = { section: 'hustle-1-monday' };
+const entry = (pattern: string, result = 'solid', lesson = 5) => ({
+  id: randomUUID(),
+  lesson,
+  pattern,
+  result,
+  at: '2026-03-09T19:20:00Z',
+});
+const read = async () => (await bram.call<SectionAnswer>('section.read', { params: section })).body;
+
+describe('the log', () => {
+  test('an entry sent three times is stored once, signed by who sent it', async () => {
+    const wrap = entry('wrap');
+    const replies = await Promise.all(
+      [1, 2, 3].map(() => bram.call('section.log', { params: section, body: { logs: [wrap] } })),
+    );
+    expect(replies.map(({ status }) => status)).toEqual([200, 200, 200]);
+    const stored = (await read()).logs.filter(({ id }) => id === wrap.id);
+    expect(stored).toEqual([{ ...wrap, section: 'hustle-1-monday', by: 'bram-okoro' }]);
+  });
+
+  test('the same id with another content is refused and the first stays', async () => {
+    const gather = entry('gather');
+    await bram.call('section.log', { params: section, body: { logs: [gather] } });
+    const again = await bram.call('section.log', {
+      params: section,
+      body: { logs: [{ ...gather, result: 'shaky' }] },
+    });
+    expect([again.status, again.body.code]).toEqual([409, 'conflict']);
+    expect((await read()).logs.find(({ id }) => id === gather.id)?.result).toBe('solid');
+  });
+
+  test('a batch with one unknown figure stores nothing', async () => {
+    const good = entry('unwrap');
+    const reply = await bram.call('section.log', { params: section, body: { logs: [good, entry('waltz')] } });
+    expect(reply.status).toBe(400);
+    expect((await read()).logs.some(({ id }) => id === good.id)).toBe(false);
+  });
+
+  test('a teacher of another class cannot write here, the director can', async () => {
+    const suki = await server.person('suki-larch');
+    const ottilie = await server.person('ottilie-marsh');
+    const send = (who: TestPerson) =>
+      who.call('section.log', { params: section, body: { logs: [entry('cross-over')] } });
+    expect((await send(suki)).status).toBe(403);
+    expect((await send(ottilie)).status).toBe(200);
+    expect(
+      (await visitor.call('section.log', { params: section, body: { logs: [entry('wrap')] } })).status,
+    ).toBe(401);
+  });
+});
+
+describe('a lesson and its recap', () => {
+  const key = { ...section, lesson: 5, audience: 'students' };
+
+  test('there is no recap before the lesson is finished', async () => {
+    const reply = await bram.call('recap.save', { params: key, body: { seen: 1, markdown: 'x' } });
+    expect(reply.status).toBe(404);
+  });
+
+  test('finishing stores the last entries and the drafts together; a second time changes no text', async () => {
+    const missed = entry('throw-out', 'not-reached');
+    const finish = (markdown: string) =>
+      bram.call<SectionAnswer>('lesson.finish', {
+        params: { ...section, lesson: 5 },
+        body: {
+          logs: [missed],
+          recaps: [
+            { audience: 'students', markdown },
+            { audience: 'staff', markdown },
+          ],
+        },
+      });
+    const { body } = await finish('# First');
+    expect(body.logs.some(({ id }) => id === missed.id)).toBe(true);
+    const drafts = (await finish('# Second')).body.recaps.filter(({ lesson }) => lesson === 5);
+    expect(drafts.map(({ markdown }) => markdown)).toEqual(['# First', '# First']);
+  });
+
+  test('entries of another lesson do not finish this one', async () => {
+    const body = { logs: [entry('wrap', 'solid', 4)], recaps: [{ audience: 'students', markdown: '' }] };
+    expect((await bram.call('lesson.finish', { params: { ...section, lesson: 5 }, body })).status).toBe(400);
+  });
+
+  test('a save over a newer version is refused with both states shown', async () => {
+    const save = (markdown: string) =>
+      bram.call<RecapAnswer>('recap.save', { params: key, body: { seen: 1, markdown } });
+    expect((await save('# Mine')).body.version).toBe(2);
+    const late = await save('# Theirs');
+    expect([late.status, late.body.code]).toEqual([409, 'stale']);
+    expect(late.body.current).toMatchObject({ version: 2, markdown: '# Mine' });
+  });
+
+  test('a published recap opens for anyone with the link, without a name of a student; withdrawn or late it does not', async () => {
+    const { body } = await bram.call<PublishAnswer>('recap.publish', { params: key, body: { seen: 2 } });
+    expect(Buffer.from(body.token, 'base64url')).toHaveLength(16);
+    const open = () => visitor.call<ShareAnswer>('share.read', { params: { token: body.token } });
+    const shared = await open();
+    expect(shared.body).toEqual({
+      studio: 'Tarn Street Dance Rooms',
+      course: 'Hustle 1',
+      lesson: 5,
+      date: '2026-03-09',
+      markdown: '# Mine',
+    });
+    expect(shared.headers.get('referrer-policy')).toBe('no-referrer');
+    expect(shared.headers.get('x-robots-tag')).toBe('noindex');
+
+    server.setNow(new Date('2026-12-01T00:00:00Z'));
+    expect([(await open()).status, (await open()).body.code]).toEqual([410, 'link-expired']);
+    server.setNow(new Date('2026-03-09T21:00:00Z'));
+    await bram.call('recap.revoke', { params: key });
+    expect((await open()).status).toBe(410);
+    expect((await visitor.call('share.read', { params: { token: 'never-was' } })).status).toBe(410);
+  });
+
+  test('the database keeps only a hash of the link', async () => {
+    const { body } = await bram.call<PublishAnswer>('recap.publish', { params: key, body: { seen: 3 } });
+    const rows = await server.database.models.recapLinks.findAll();
+    expect(rows.some(({ tokenHash }) => tokenHash === body.token)).toBe(false);
+    expect(rows.every(({ tokenHash }) => /^[0-9a-f]{64}$/.test(tokenHash))).toBe(true);
+  });
+});

@@ -1,0 +1,89 @@
+import type { SessionAnswer } from '@map-step/contract';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { demoStudio } from '../../testing/demo-studio.ts';
+import { startTestServer, type TestServer, TODAY } from '../../testing/test-server.ts';
+
+const founder = {
+  studio: 'Pier Rooms',
+  name: 'Ada Finch',
+  email: 'Ada@pier.example',
+  password: 'a long enough word',
+  timezone: 'Europe/London',
+};
+
+describe('a fresh server', () => {
+  let server: TestServer;
+  beforeAll(async () => {
+    server = await startTestServer();
+  });
+  afterAll(() => server.close());
+
+  test('a short password is refused with its place', async () => {
+    const reply = await (await server.person()).call('setup.create', {
+      body: { ...founder, password: 'short' },
+    });
+    expect(reply.status).toBe(400);
+    expect(reply.body.problems).toEqual([
+      { at: '/password', message: 'a password has at least 10 characters' },
+    ]);
+  });
+
+  test('says that it is empty, takes its first studio, and then no second one', async () => {
+    const ada = await server.person();
+    expect((await ada.call<SessionAnswer>('session.read')).body).toMatchObject({ empty: true, person: null });
+    const made = await ada.call<SessionAnswer>('setup.create', { body: founder });
+    expect(made.body.person).toMatchObject({ name: 'Ada Finch', role: 'director' });
+    const other = await (await server.person()).call('setup.create', {
+      body: { ...founder, email: 'b@pier.example' },
+    });
+    expect(other.status).toBe(403);
+  });
+
+  test('the e-mail is found whatever its case; a wrong password and an unknown address are told alike', async () => {
+    const signIn = async (email: string, password: string) =>
+      (await server.person()).call('session.signIn', { body: { email, password } });
+    expect((await signIn('ada@PIER.example', founder.password)).status).toBe(200);
+    const wrong = await signIn(founder.email, 'not the password');
+    const unknown = await signIn('nobody@pier.example', founder.password);
+    expect([wrong.status, unknown.status]).toEqual([401, 401]);
+    expect(wrong.body.message).toBe(unknown.body.message);
+  });
+
+  test('after five wrong attempts it asks to wait', async () => {
+    const guess = async () =>
+      (await server.person()).call('session.signIn', { body: { email: founder.email, password: 'guess' } });
+    const statuses = [];
+    for (let attempt = 0; attempt < 5; attempt += 1) statuses.push((await guess()).status);
+    expect(statuses.at(-1)).toBe(429);
+  });
+});
+
+describe('the demo', () => {
+  let server: TestServer;
+  beforeAll(async () => {
+    server = await startTestServer(demoStudio());
+  });
+  afterAll(() => server.close());
+
+  test('offers its people, and nobody else', async () => {
+    const visitor = await server.person();
+    const { body } = await visitor.call<SessionAnswer>('session.read');
+    expect(body.demo.map(({ id }) => id)).toContain('ottilie-marsh');
+    expect(body.today).toBe(TODAY);
+    expect((await visitor.call('session.demo', { body: { person: 'nobody' } })).status).toBe(404);
+  });
+
+  test('a change without the token of the session is refused', async () => {
+    const ottilie = await server.person('ottilie-marsh');
+    const reply = await ottilie.call('session.signOut', { csrf: 'forged' });
+    expect(reply.status).toBe(403);
+    expect((await ottilie.call<SessionAnswer>('session.read')).body.person).not.toBeNull();
+  });
+
+  test('after signing out the same browser reads nothing', async () => {
+    const bram = await server.person('bram-okoro');
+    expect((await bram.call('course.list')).status).toBe(200);
+    await bram.call('session.signOut');
+    expect((await bram.call('course.list')).status).toBe(401);
+  });
+});
