@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { openDatabase } from './db/database.ts';
@@ -33,7 +34,10 @@ const app = createApp(deps, {
   signInLimit: 20,
 });
 const server = createServer(app.express);
-server.listen(port, '127.0.0.1', () => process.stdout.write(`Map Step is at http://127.0.0.1:${port}\n`));
+server.listen(port, '127.0.0.1', () => {
+  const { port: open } = server.address() as AddressInfo;
+  process.stdout.write(`Map Step is at http://127.0.0.1:${open}\n`);
+});
 server.on('error', error => {
   process.stderr.write(`Cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);
   process.exit(1);

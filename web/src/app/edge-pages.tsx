@@ -1,15 +1,19 @@
 import { chakra } from '@chakra-ui/react';
 import { Link } from 'react-router';
 import { Empty } from '../ui/parts.tsx';
+import { TopStrip } from './top-strip.tsx';
 
 /** An address that leads nowhere. */
 export function MissingPage() {
   return (
-    <chakra.main px="6">
-      <Empty title="There is no page at this address">
-        It may have been typed wrong or moved. <Link to="/">Go to the programme</Link>
-      </Empty>
-    </chakra.main>
+    <>
+      <TopStrip />
+      <chakra.main px="6">
+        <Empty title="There is no page at this address">
+          It may have been typed wrong or moved. <Link to="/">Go to the programme</Link>
+        </Empty>
+      </chakra.main>
+    </>
   );
 }
 

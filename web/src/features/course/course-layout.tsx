@@ -6,7 +6,7 @@ import type {
   SessionAnswer,
   StudioAnswer,
 } from '@map-step/contract';
-import { openLibrary, type Placed } from '@map-step/core';
+import { lessonsBehind, openLibrary, type Placed } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
@@ -56,7 +56,11 @@ function LoadedCourse({ answer, material, studio, session }: Loaded) {
   const draft = useMemo(() => draftPlan(library, answer, placed), [library, answer, placed]);
   const classPlan = useClassPlan(material, answer, section);
   if (!me) return null;
-  const lesson = chooseLesson(answer, search.get('lesson'), classPlan?.progress.lessons ?? 0);
+  const lesson = chooseLesson(
+    answer,
+    search.get('lesson'),
+    section ? lessonsBehind(section.logs, section.recaps) : 0,
+  );
   const goTo = (to: number) => {
     if (to < 1 || to > answer.course.lessons.length) return;
     setSearch(

@@ -84,7 +84,7 @@ export function MarkRow({ pattern, showName, log }: MarkRowProps) {
           </Result>
         ))}
         {result && !isNoting && (
-          <Button look="quiet" size="small" onClick={() => setNoting(true)}>
+          <Button look="quiet" size="small" justifySelf="start" onClick={() => setNoting(true)}>
             {note ? 'Change the note' : 'Add a note'}
           </Button>
         )}

@@ -87,6 +87,9 @@ function useFinish(id: string) {
       const params = { section: id, lesson };
       return call<SectionAnswer>('lesson.finish', { params, body: { logs, recaps } });
     },
-    onSuccess: answer => refresh.replace(answer),
+    onSuccess: answer => {
+      refresh.replace(answer);
+      view.goTo(view.lesson);
+    },
   });
 }

@@ -40,7 +40,7 @@ export function MinutesProfile() {
               <chakra.div height="5.5rem">
                 <MinutesBar minutes={minutes} direction="column" />
               </chakra.div>
-              <chakra.dl fontSize="xs" lineHeight="1.3" fontVariantNumeric="tabular-nums">
+              <chakra.div fontSize="xs" lineHeight="1.3" fontVariantNumeric="tabular-nums">
                 <Line word="fixed" value={minutes.fixed} />
                 <Line word="review" value={minutes.review} />
                 <Line word="new" value={minutes.new} isStrong />
@@ -50,7 +50,7 @@ export function MinutesProfile() {
                 >
                   {minutes.free < 0 ? `${show(-minutes.free)} min over` : `${show(minutes.free)} min free`}
                 </chakra.div>
-              </chakra.dl>
+              </chakra.div>
             </chakra.div>
           );
         })}
@@ -61,9 +61,8 @@ export function MinutesProfile() {
 
 function Line({ word, value, isStrong = false }: { word: string; value: number; isStrong?: boolean }) {
   return (
-    <chakra.div display="flex" gap="1" flexWrap="wrap" fontWeight={isStrong ? '700' : '400'}>
-      <dd>{show(value)}</dd>
-      <dt>{word}</dt>
-    </chakra.div>
+    <chakra.p fontWeight={isStrong ? '700' : '400'}>
+      {show(value)} {word}
+    </chakra.p>
   );
 }

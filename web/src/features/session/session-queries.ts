@@ -1,5 +1,5 @@
 import type { SessionAnswer, SetupBody, SignInBody } from '@map-step/contract';
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call, setCsrf } from '../../api/client.ts';
 
 export const sessionQuery = queryOptions({
@@ -25,7 +25,7 @@ export function useSignIn() {
       return call<SessionAnswer>('setup.create', { body: entrance.setup });
     },
     onSuccess: answer => {
-      client.clear();
+      forgetOthers(client);
       client.setQueryData(sessionQuery.queryKey, remember(answer));
     },
   });
@@ -37,7 +37,13 @@ export function useSignOut() {
     mutationFn: () => call('session.signOut'),
     onSuccess: () => {
       setCsrf(null);
-      client.clear();
+      forgetOthers(client);
+      return client.invalidateQueries({ queryKey: sessionQuery.queryKey });
     },
   });
+}
+
+/** What one person has loaded is not for the next. The session itself stays: the page watches it. */
+function forgetOthers(client: QueryClient): void {
+  client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== sessionQuery.queryKey[0] });
 }

@@ -1,0 +1,73 @@
+import { expect, test } from '@playwright/test';
+import { openAs } from './support/people.ts';
+
+test('a broken and a foreign file are told with the place, and nothing changes', async ({ browser }) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  const choose = (content: string) =>
+    page
+      .getByLabel('File to import')
+      .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(content) });
+  await choose('{"format": "mapstep/1", ');
+  await expect(page.getByRole('alert')).toContainText('character 24 (line 1, column 25)');
+  await choose('{"name": "another program"}');
+  await expect(page.getByRole('alert')).toContainText('/format');
+  await expect(page.getByRole('link', { name: 'Hustle 1' })).toBeVisible();
+});
+
+test('a page and a link that are not there say so and lead on', async ({ browser }) => {
+  const page = await openAs(browser, 'Bram Okoro', '/nowhere');
+  await expect(page.getByRole('heading', { name: 'There is no page at this address' })).toBeVisible();
+  await page.getByRole('link', { name: 'Go to the programme' }).click();
+  await expect(page.getByRole('heading', { name: 'Programme' })).toBeVisible();
+  await page.goto('/courses/no-such/map');
+  await expect(page.getByRole('alert')).toContainText('There is no course "no-such"');
+  await page.goto('/r/never-was');
+  await expect(page.getByRole('alert')).toContainText('Ask your teacher for a new one');
+});
+
+test('two people on one recap: the second save shows both texts and overwrites nothing', async ({
+  browser,
+}) => {
+  const path = '/courses/hustle-1/recap?lesson=3&class=hustle-1-monday';
+  const bram = await openAs(browser, 'Bram Okoro', path);
+  const ottilie = await openAs(browser, 'Ottilie Marsh', path);
+  const field = (page: typeof bram) => page.getByRole('textbox', { name: /Text/ });
+  await expect(field(ottilie)).toBeVisible();
+  await field(bram).fill('# By Bram');
+  await expect(bram.getByText('saved', { exact: true })).toBeVisible();
+  await field(ottilie).fill('# By Ottilie');
+  const alert = ottilie.getByRole('alert');
+  await expect(alert).toContainText('# By Bram');
+  await expect(field(ottilie)).toHaveValue('# By Ottilie');
+  await alert.getByRole('button', { name: 'Save mine instead' }).click();
+  await expect(ottilie.getByText('saved', { exact: true })).toBeVisible();
+  await bram.reload();
+  await expect(field(bram)).toHaveValue('# By Ottilie');
+});
+
+test('two directors move one figure: both places are shown, and one is chosen', async ({ browser }) => {
+  const [one, two] = [
+    await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map'),
+    await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map'),
+  ];
+  const chip = (page: typeof one) => page.getByRole('button', { name: /^Hand change,/ });
+  await chip(two).focus();
+  await chip(one).focus();
+  await one.keyboard.press('ArrowRight');
+  await expect(one.getByText('saved', { exact: true })).toBeVisible();
+  await two.keyboard.press('ArrowLeft');
+  const clash = two.getByRole('alert').filter({ hasText: 'Somebody else moved this before you' });
+  await expect(clash).toContainText('Hand change: yours lesson');
+  await two.getByRole('button', { name: 'Keep theirs' }).click();
+  await expect(clash).toHaveCount(0);
+  expect(await chip(two).getAttribute('aria-label')).toBe(await chip(one).getAttribute('aria-label'));
+});
+
+test('a server that is away is told, and the page recovers by itself', async ({ browser }) => {
+  const page = await openAs(browser, 'Bram Okoro');
+  await page.context().route('**/api/courses', route => route.abort());
+  await page.reload();
+  await expect(page.getByRole('status', { name: 'Loading' }).or(page.getByRole('alert'))).toBeVisible();
+  await page.context().unroute('**/api/courses');
+  await expect(page.getByRole('link', { name: 'Hustle 1' })).toBeVisible();
+});

@@ -1,0 +1,46 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { openAs } from './support/people.ts';
+
+const VIEWS = [
+  ['Programme', '/'],
+  ['Material', '/courses/hustle-1/material/wrap'],
+  ['Map', '/courses/hustle-1/map'],
+  ['Lesson', '/courses/hustle-1/lesson?lesson=6'],
+  ['Recap', '/courses/hustle-1/recap?lesson=2'],
+] as const;
+
+for (const theme of ['day', 'dim'] as const)
+  test(`every view is sound for everybody, ${theme}`, async ({ browser }) => {
+    const page = await openAs(browser, 'Bram Okoro', '/', theme);
+    for (const [name, path] of VIEWS) {
+      await test.step(name, async () => {
+        await page.goto(path);
+        await expect(page.getByRole('main')).toBeVisible();
+        await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+        expect(
+          serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
+        ).toEqual([]);
+      });
+    }
+  });
+
+test('the rooms and lessons are reached by keys alone', async ({ browser }) => {
+  const page = await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map');
+  await page.getByRole('button', { name: 'Plan this level' }).waitFor();
+  await page.keyboard.press('g');
+  await page.keyboard.press('m');
+  await expect(page.getByRole('region', { name: 'Step sheet' })).toBeVisible();
+  await page.keyboard.press('3');
+  await expect(page).toHaveURL(/lesson=3/);
+  await page.keyboard.press(']');
+  await expect(page).toHaveURL(/lesson=4/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('g');
+  await page.keyboard.press('l');
+  await expect(page).toHaveURL(/\/lesson\?/);
+});

@@ -1,0 +1,105 @@
+import { expect, test } from '@playwright/test';
+import { openAs } from './support/people.ts';
+
+test('a level is planned, a lesson taught and logged, the recap read through its link', async ({
+  browser,
+}) => {
+  const director = await openAs(browser, 'Ottilie Marsh');
+  await test.step('the director has Hustle 1 planned: 8 lessons within their minutes, nothing left out', async () => {
+    await director.getByRole('link', { name: 'Hustle 1' }).click();
+    await expect(director.getByText('Left out: 5')).toBeVisible();
+    await director.getByRole('button', { name: 'Plan this level' }).click();
+    await expect(director.getByText('Left out: 0')).toBeVisible();
+    await expect(director.getByRole('button', { name: 'Plan this level' })).toBeEnabled();
+    await expect(director.getByText('Nothing is broken')).toBeVisible();
+    const profile = director.getByRole('region', { name: 'Minutes of each lesson' });
+    await expect(profile.getByText(/min free/)).toHaveCount(8);
+    await expect(profile.getByText(/min over/)).toHaveCount(0);
+  });
+
+  await test.step('a figure moved before its need is named, and undone', async () => {
+    const wrap = director.getByRole('button', { name: /^Wrap, lesson/ });
+    const before = await wrap.getAttribute('aria-label');
+    await wrap.focus();
+    for (let lesson = Number(before?.match(/\d+/)?.[0]); lesson > 1; lesson -= 1) {
+      await director.keyboard.press('ArrowLeft');
+      await expect(
+        director.getByRole('button', { name: new RegExp(`^Wrap, lesson ${lesson - 1}`) }),
+      ).toBeFocused();
+    }
+    await expect(
+      director.getByRole('alert').getByText(/Wrap needs Left turn, which comes in lesson/),
+    ).toBeVisible();
+    for (let lesson = 1; lesson < Number(before?.match(/\d+/)?.[0]); lesson += 1) {
+      await expect(director.getByRole('button', { name: 'Undo' })).toBeEnabled();
+      await director.keyboard.press('Control+z');
+      await expect(
+        director.getByRole('button', { name: new RegExp(`^Wrap, lesson ${lesson + 1}`) }),
+      ).toBeVisible();
+    }
+    await expect(director.getByRole('alert')).toHaveCount(0);
+  });
+
+  await test.step('a drag to another lesson does the same, and the plan is published', async () => {
+    const chip = director.getByRole('button', { name: /^Close basic, lesson/ });
+    const label = (await chip.getAttribute('aria-label')) ?? '';
+    const bead = director.getByRole('navigation', { name: 'Lessons' }).getByRole('button').nth(4);
+    const [from, to] = [await chip.boundingBox(), await bead.boundingBox()];
+    if (!from || !to) throw new Error('nothing to drag');
+    await director.mouse.move(from.x + 20, from.y + 8);
+    await director.mouse.down();
+    await director.mouse.move(to.x + to.width / 2, from.y + 8, { steps: 8 });
+    await director.mouse.up();
+    await expect(director.getByRole('button', { name: /^Close basic, lesson 5/ })).toBeVisible();
+    await expect(director.getByRole('button', { name: 'Undo' })).toBeEnabled();
+    await director.getByRole('button', { name: 'Undo' }).click();
+    await expect(director.getByRole('button', { name: label })).toBeVisible();
+    await director.getByRole('button', { name: 'Publish this plan' }).click();
+    await director.getByRole('button', { name: 'Publish to the staff' }).click();
+    await expect(director.getByText('The classes follow this plan.')).toBeVisible();
+  });
+
+  const teacher = await openAs(browser, 'Bram Okoro');
+  let missed = '';
+  await test.step('the Monday teacher runs lesson 5 and finishes it with one figure not reached', async () => {
+    await teacher.getByRole('link', { name: 'Monday 19:00' }).click();
+    await expect(teacher.getByRole('heading', { name: 'Lesson 5 of 8' })).toBeVisible();
+    const groups = teacher.getByRole('group', { name: /^How / });
+    const count = await groups.count();
+    expect(count).toBeGreaterThan(3);
+    const names = await groups.evaluateAll(all => all.map(group => group.getAttribute('aria-label') ?? ''));
+    missed = (names.at(-1) ?? '').replace(/^How (.*) went$/, '$1');
+    for (const name of names) {
+      const word = name === names.at(-1) ? 'Not reached' : 'Solid';
+      const button = teacher.getByRole('group', { name, exact: true }).getByRole('button', { name: word });
+      await button.click();
+      await expect(button).toHaveAttribute('aria-pressed', 'true');
+    }
+    await expect(teacher.getByText(`${count} of ${count} marked, saved`)).toBeVisible();
+    await teacher.getByRole('button', { name: 'Finish lesson 5' }).click();
+    await teacher.getByRole('button', { name: 'Finish and draft the recap' }).click();
+    await expect(teacher.getByRole('heading', { name: 'Lesson 5, taught' })).toBeVisible();
+  });
+
+  await test.step('what was not reached is carried into lesson 6', async () => {
+    await expect(teacher.getByText(`${missed} goes to lesson 6`)).toBeVisible();
+    await teacher.getByRole('button', { name: 'To lesson 6' }).click();
+    await expect(teacher.getByText(`From last time: ${missed}`)).toBeVisible();
+    await expect(teacher.getByRole('list').getByRole('heading', { name: missed })).toBeVisible();
+  });
+
+  await test.step('the recap is corrected, published, and read signed out', async () => {
+    await teacher.keyboard.press('5');
+    await teacher.getByRole('button', { name: 'Recap of lesson 5' }).click();
+    const text = teacher.getByRole('textbox', { name: /Text/ });
+    await text.fill(`${await text.inputValue()}\nBring water.\n`);
+    await expect(teacher.getByText('saved', { exact: true })).toBeVisible();
+    await teacher.getByRole('button', { name: 'Publish this recap' }).click();
+    const link = await teacher.getByRole('textbox', { name: 'Link for students' }).inputValue();
+    const student = await (await browser.newContext()).newPage();
+    await student.goto(link);
+    await expect(student.getByRole('heading', { name: 'Hustle 1, lesson 5 of 8' })).toBeVisible();
+    await expect(student.getByText('Bring water.')).toBeVisible();
+    await expect(student.getByRole('button', { name: 'Sign out' })).toHaveCount(0);
+  });
+});

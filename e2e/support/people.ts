@@ -1,0 +1,17 @@
+import type { Browser, Page } from '@playwright/test';
+
+/** A browser of their own for somebody of the demo. */
+export async function openAs(
+  browser: Browser,
+  name: string,
+  path = '/',
+  theme: 'day' | 'dim' = 'day',
+): Promise<Page> {
+  const context = await browser.newContext({ acceptDownloads: true });
+  await context.addInitScript(chosen => localStorage.setItem('map-step-theme', chosen), theme);
+  const page = await context.newPage();
+  await page.goto(path);
+  await page.getByRole('button', { name }).click();
+  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+  return page;
+}

@@ -1,0 +1,100 @@
+// Makes the pictures in docs/screenshots from the demo: `npm run shots`.
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ensureBuilt } from './build.mjs';
+import { CHROMIUM, ensureChromium } from './chromium.mjs';
+import { startDemoServer } from './demo-server.mjs';
+import { ensurePackages } from './packages.mjs';
+import { ensurePostgres } from './postgres.mjs';
+import { say } from './say.mjs';
+
+const DESK = { width: 1280, height: 800 };
+const TABLET = { width: 820, height: 1180 };
+const PHONE = { width: 390, height: 844 };
+const DIRECTOR = 'Ottilie Marsh';
+const TEACHER = 'Bram Okoro';
+
+const planLevel = async page => {
+  await page.getByRole('button', { name: 'Plan this level' }).click();
+  await page.getByText('Left out: 0').waitFor();
+  await page.getByRole('button', { name: 'Plan this level' }).waitFor();
+  await page.getByText('saved', { exact: true }).waitFor();
+  await page.getByRole('button', { name: /^Wrap,/ }).click();
+};
+const openNewBlock = async page => {
+  await page.getByRole('heading', { name: 'Gather' }).getByRole('button').click();
+};
+
+const SHOTS = [
+  { file: 'sign-in', path: '/' },
+  { file: 'programme', path: '/', who: DIRECTOR },
+  { file: 'material', path: '/courses/hustle-1/material/left-turn', who: TEACHER },
+  { file: 'lesson', path: '/courses/hustle-1/lesson', who: TEACHER, act: openNewBlock },
+  {
+    file: 'lesson-tablet-dim',
+    path: '/courses/hustle-1/lesson',
+    who: TEACHER,
+    size: TABLET,
+    theme: 'dim',
+    act: openNewBlock,
+  },
+  { file: 'lesson-phone', path: '/courses/hustle-1/lesson', who: TEACHER, size: PHONE },
+  { file: 'lesson-taught', path: '/courses/hustle-1/lesson?lesson=4', who: TEACHER },
+  { file: 'recap', path: '/courses/hustle-1/recap?lesson=4', who: TEACHER },
+  { file: 'map', path: '/courses/hustle-1/map', who: DIRECTOR, act: planLevel },
+  { file: 'map-dim', path: '/courses/hustle-1/map', who: DIRECTOR, theme: 'dim' },
+];
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+ensurePackages(root);
+ensurePostgres();
+ensureChromium();
+await ensureBuilt(root);
+const { chromium } = await import('@playwright/test');
+const server = await startDemoServer(root, '2026-03-09');
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  chromiumSandbox: false,
+  args: ['--disable-gpu', '--disable-quic', '--font-render-hinting=none', '--force-color-profile=srgb'],
+});
+for (const shot of SHOTS) await take(shot);
+await takeRecapOfStudent();
+await browser.close();
+await server.stop();
+
+async function open({ who, path, size = DESK, theme = 'day' }) {
+  const context = await browser.newContext({
+    viewport: size,
+    reducedMotion: 'reduce',
+    baseURL: server.address,
+  });
+  await context.addInitScript(chosen => localStorage.setItem('map-step-theme', chosen), theme);
+  const page = await context.newPage();
+  await page.goto(path);
+  if (who) await page.getByRole('button', { name: who }).click();
+  await page.getByRole('main').waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('status', { name: 'Loading' }).waitFor({ state: 'detached' });
+  return page;
+}
+
+async function take(shot) {
+  const page = await open(shot);
+  await shot.act?.(page);
+  await save(page, shot.file);
+}
+
+async function takeRecapOfStudent() {
+  const page = await open({ who: TEACHER, path: '/courses/hustle-1/recap?lesson=4' });
+  await page.getByRole('button', { name: 'Make another link' }).click();
+  const link = await page.getByRole('textbox', { name: 'Link for students' }).inputValue();
+  const student = await open({ path: new URL(link).pathname, size: PHONE });
+  await student.getByRole('heading', { name: 'Hustle 1, lesson 4' }).waitFor();
+  await save(student, 'student-recap');
+}
+
+async function save(page, file) {
+  await page.screenshot({ path: join(root, 'docs/screenshots', `${file}.png`) });
+  await page.context().close();
+  say(`docs/screenshots/${file}.png`);
+}

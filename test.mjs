@@ -1,0 +1,43 @@
+// `npm test`: installs what is missing, then lint, types, unit and server tests, and browser tests.
+// Plain Node, so that it runs before any package is there.
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ensureBuilt } from './scripts/build.mjs';
+import { ensureChromium } from './scripts/chromium.mjs';
+import { startDemoServer } from './scripts/demo-server.mjs';
+import { ensurePackages } from './scripts/packages.mjs';
+import { ensurePostgres } from './scripts/postgres.mjs';
+import { say } from './scripts/say.mjs';
+
+const TODAY = '2026-03-09';
+const root = fileURLToPath(new URL('.', import.meta.url));
+const failed = [];
+
+ensurePackages(root);
+ensurePostgres();
+ensureChromium();
+run('lint', ['@biomejs/biome/bin/biome', 'check', '.']);
+run('types', ['typescript/bin/tsc', '-b']);
+run('unit and server tests', ['vitest/vitest.mjs', 'run']);
+await ensureBuilt(root);
+await runInBrowser();
+say(failed.length === 0 ? 'All of it passed.' : `Failed: ${failed.join(', ')}`);
+process.exit(failed.length === 0 ? 0 : 1);
+
+function run(name, [script, ...args], env = {}) {
+  say(`\n== ${name}`);
+  const { status } = spawnSync(process.execPath, [join(root, 'node_modules', script), ...args], {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...env },
+  });
+  if (status !== 0) failed.push(name);
+}
+
+async function runInBrowser() {
+  const server = await startDemoServer(root, TODAY);
+  const env = { MAPSTEP_URL: server.address };
+  run('browser tests', ['@playwright/test/cli.js', 'test', '--config', 'e2e/playwright.config.ts'], env);
+  await server.stop();
+}
