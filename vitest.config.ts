@@ -24,7 +24,7 @@ export default defineConfig({
           hookTimeout: 30_000,
         },
       },
-      { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'happy-dom' } },
+      { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'] } },
     ],
   },
 });

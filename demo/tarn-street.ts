@@ -21,7 +21,7 @@ import {
 } from './hustle.ts';
 
 /** The Monday of lesson 5: loading moves every date so that it falls into the current week. */
-export const ANCHOR = '2026-03-09';
+const ANCHOR = '2026-03-09';
 
 const people: Person[] = [
   { id: 'ottilie-marsh', name: 'Ottilie Marsh', role: 'director' },

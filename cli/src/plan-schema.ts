@@ -8,7 +8,7 @@ const lesson = z.int().min(1).max(100);
 const weight = z.number().min(0).max(1_000_000);
 
 /** A bare planning problem, minutes in tenths. */
-export const planProblem = z.strictObject({
+const planProblem = z.strictObject({
   lessons: z
     .array(z.strictObject({ capacity: tenths }))
     .min(1)

@@ -18,7 +18,7 @@ const lesson = z.int().min(1).max(100);
 /** One item to another lesson, or out; `from` is what the person saw. */
 const move = z.strictObject({ pattern: id, from: lesson.nullable(), to: lesson.nullable() });
 
-export const courseCommand = z.discriminatedUnion('kind', [
+const courseCommand = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('place'),
     why: z.string().max(200),

@@ -2,7 +2,7 @@ import { type Audience, type Log, logSchema, type Section, type Student } from '
 import { z } from 'zod';
 
 /** The client names the entry; the server says who wrote it. */
-export const logEntry = logSchema.omit({ by: true, section: true });
+const logEntry = logSchema.omit({ by: true, section: true });
 export const logBody = z.strictObject({ logs: z.array(logEntry).min(1).max(200) });
 
 const markdown = z.string().max(100_000);

@@ -14,7 +14,7 @@ export interface DerivedElement {
 }
 
 /** Published default minutes of derived elements. */
-export const ELEMENT_MINUTES = { hold: 4, rhythm: 3, action: 2, turn: 3, turnPer180: 1, change: 2 } as const;
+const ELEMENT_MINUTES = { hold: 4, rhythm: 3, action: 2, turn: 3, turnPer180: 1, change: 2 } as const;
 
 const LONG_BEATS = 2;
 

@@ -22,7 +22,3 @@ export function parseBeats(value: number | string): Result<Ticks, string> {
 export function greatestCommonDivisor(a: number, b: number): number {
   return b === 0 ? a : greatestCommonDivisor(b, a % b);
 }
-
-export function leastCommonMultiple(a: number, b: number): number {
-  return (a / greatestCommonDivisor(a, b)) * b;
-}

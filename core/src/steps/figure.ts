@@ -189,7 +189,7 @@ function readPartRhythm({ role, pattern, dance, faults }: PartReading, freeSteps
 }
 
 /** A rhythm in the terms of its pattern and dance: their slow, quick, split, cycle and beats. */
-export function parsePatternRhythm(
+function parsePatternRhythm(
   text: string,
   pattern: Pick<Pattern, 'beats' | 'split'>,
   dance: Dance,

@@ -39,12 +39,7 @@ export function readWeight(
   return { start, end: free, faults };
 }
 
-/** True when a step on this foot can follow: `any` and `both` match either foot. */
-export function canStart(free: FreeFoot, start: FreeFoot): boolean {
-  return free === start || [free, start].some(foot => foot === 'any' || foot === 'both');
-}
-
-export function otherFoot(foot: 'L' | 'R'): 'L' | 'R' {
+function otherFoot(foot: 'L' | 'R'): 'L' | 'R' {
   return foot === 'L' ? 'R' : 'L';
 }
 

@@ -12,7 +12,7 @@ export class ApiError extends Error {
 }
 
 /** The server cannot be reached at all. */
-export class AwayError extends Error {
+class AwayError extends Error {
   override readonly name = 'AwayError';
   constructor() {
     super('The server does not answer. What you see is kept; this page tries again by itself.');

@@ -1,16 +1,15 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { CourseLayout } from '../features/course/course-layout.tsx';
-import { LessonPage } from '../features/lesson/lesson-page.tsx';
-import { MapPage } from '../features/map/map-page.tsx';
-import { MaterialPage } from '../features/material/material-page.tsx';
 import { ProgrammePage } from '../features/programme/programme-page.tsx';
-import { RecapPage } from '../features/recap/recap-page.tsx';
-import { SharePage } from '../features/share/share-page.tsx';
 import { BrokenPage, MissingPage } from './edge-pages.tsx';
 import { SignedIn } from './signed-in.tsx';
 
 export const router = createBrowserRouter([
-  { path: '/r/:token', element: <SharePage />, errorElement: <BrokenPage /> },
+  {
+    path: '/r/:token',
+    lazy: async () => ({ Component: (await import('../features/share/share-page.tsx')).SharePage }),
+    errorElement: <BrokenPage />,
+  },
   {
     element: <SignedIn />,
     errorElement: <BrokenPage />,
@@ -21,10 +20,26 @@ export const router = createBrowserRouter([
         element: <CourseLayout />,
         children: [
           { index: true, element: <Navigate to="map" replace /> },
-          { path: 'material/:pattern?', element: <MaterialPage /> },
-          { path: 'map', element: <MapPage /> },
-          { path: 'lesson', element: <LessonPage /> },
-          { path: 'recap', element: <RecapPage /> },
+          {
+            path: 'material/:pattern?',
+            lazy: async () => ({
+              Component: (await import('../features/material/material-page.tsx')).MaterialPage,
+            }),
+          },
+          {
+            path: 'map',
+            lazy: async () => ({ Component: (await import('../features/map/map-page.tsx')).MapPage }),
+          },
+          {
+            path: 'lesson',
+            lazy: async () => ({
+              Component: (await import('../features/lesson/lesson-page.tsx')).LessonPage,
+            }),
+          },
+          {
+            path: 'recap',
+            lazy: async () => ({ Component: (await import('../features/recap/recap-page.tsx')).RecapPage }),
+          },
         ],
       },
       { path: '*', element: <MissingPage /> },

@@ -4,5 +4,3 @@ export const ROOMS = [
   { id: 'lesson', word: 'Lesson', key: 'l' },
   { id: 'recap', word: 'Recap', key: 'r' },
 ] as const;
-
-export type RoomId = (typeof ROOMS)[number]['id'];

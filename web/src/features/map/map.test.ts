@@ -1,0 +1,104 @@
+import type { HistoryEntry } from '@map-step/contract';
+import type { Pattern, PlannedLesson } from '@map-step/core';
+import { describe, expect, test } from 'vitest';
+import { packLane } from './lanes.ts';
+import { findUndo } from './undo.ts';
+import { costInWords, withNames } from './words.ts';
+
+const entry = (id: string, undoes: string | null = null, more: Partial<HistoryEntry> = {}): HistoryEntry => ({
+  id,
+  kind: undoes ? 'undo' : 'place',
+  what: '',
+  by: 'me',
+  at: '',
+  undoes,
+  undone: false,
+  ...more,
+});
+const ids = (history: HistoryEntry[]) => {
+  const { undo, redo } = findUndo(history, 'me');
+  return [undo?.id, redo?.id];
+};
+
+describe('undo and redo follow the history, the newest first', () => {
+  test('the newest change of one’s own is undone, not another person’s nor a publishing', () => {
+    expect(ids([entry('3', null, { kind: 'publish' }), entry('2', null, { by: 'her' }), entry('1')])).toEqual(
+      ['1', undefined],
+    );
+  });
+
+  test('after an undo the one before is next, and the undo can be taken back', () => {
+    expect(ids([entry('3', '2'), entry('2', null, { undone: true }), entry('1')])).toEqual(['1', '3']);
+  });
+
+  test('after a redo the redone change can be undone again', () => {
+    const redone = [entry('3', '2'), entry('2', '1', { undone: true }), entry('1', null, { undone: true })];
+    expect(ids(redone)).toEqual(['3', undefined]);
+  });
+
+  test('a new change after an undo leaves nothing to redo', () => {
+    expect(ids([entry('4'), entry('3', '2'), entry('2', null, { undone: true }), entry('1')])).toEqual([
+      '4',
+      undefined,
+    ]);
+  });
+
+  test('two undos are taken back in turn', () => {
+    const twice = [
+      entry('4', '1'),
+      entry('3', '2'),
+      entry('2', null, { undone: true }),
+      entry('1', null, { undone: true }),
+    ];
+    expect(ids(twice)).toEqual([undefined, '4']);
+  });
+});
+
+describe('a lane is packed into rows', () => {
+  const pattern = (id: string) => ({ id, name: id, kind: 'basic' }) as Pattern;
+  const lessons = (reviews: Record<string, number[]>): PlannedLesson[] =>
+    Array.from({ length: 6 }, (_, index) => ({
+      new: 0,
+      review: 0,
+      capacity: 0,
+      introduce: [],
+      minutes: {},
+      reviews: Object.entries(reviews).flatMap(([id, at]) =>
+        at.includes(index + 1) ? [{ id, minutes: 15 }] : [],
+      ),
+    }));
+
+  test('no figure lies on the review marks of another', () => {
+    const packed = packLane(
+      ['a', 'b', 'c'].map(pattern),
+      { a: 1, b: 2, c: 4 },
+      lessons({ a: [2, 3], b: [3, 4] }),
+    );
+    expect(packed.map(item => [item.pattern.id, item.row])).toEqual([
+      ['a', 1],
+      ['b', 2],
+      ['c', 1],
+    ]);
+    expect(packed[0]?.reviews).toEqual([
+      { lesson: 2, minutes: 1.5 },
+      { lesson: 3, minutes: 1.5 },
+    ]);
+  });
+
+  test('what is left out lies in no row', () => {
+    expect(packLane([pattern('a')], {}, lessons({}))).toEqual([]);
+  });
+});
+
+test('the terms of the cost are said, the dearest first, without those that are 0', () => {
+  expect(costInWords({ total: 36.6, left: 0, level: 1.64, lookalikes: 0, mix: 5, moved: 30 })).toEqual([
+    '30 for figures moved since the plan was published',
+    '5 for lessons with one kind of figure only',
+    '1.6 for lessons fuller than their share',
+  ]);
+});
+
+test('figures are called by the house’s names', () => {
+  const library = { patterns: new Map([['left-turn', { name: 'Left turn' }]]) } as never;
+  expect(withNames('needs "left-turn" and "gone"', library)).toBe('needs Left turn and "gone"');
+});
