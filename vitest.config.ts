@@ -19,7 +19,7 @@ export default defineConfig({
         test: {
           name: 'server',
           include: ['server/src/**/*.test.ts'],
-          globalSetup: ['server/src/testing/cluster.ts'],
+          globalSetup: ['server/src/test/cluster.ts'],
           testTimeout: 20_000,
           hookTimeout: 30_000,
         },

@@ -71,7 +71,10 @@ async function open({ who, path, size = DESK, theme = 'day' }) {
   await context.addInitScript(chosen => localStorage.setItem('map-step-theme', chosen), theme);
   const page = await context.newPage();
   await page.goto(path);
-  if (who) await page.getByRole('button', { name: who }).click();
+  if (who) {
+    await page.getByRole('button', { name: who }).click();
+    await page.getByRole('button', { name: 'Sign out' }).waitFor();
+  }
   await page.getByRole('main').waitFor();
   await page.waitForLoadState('networkidle');
   await page.getByRole('status', { name: 'Loading' }).waitFor({ state: 'detached' });

@@ -1,11 +1,10 @@
-import type { Placed, PlanProblem } from '@map-step/core';
+import { costWeightsSchema, type Placed, type PlanProblem } from '@map-step/core';
 import { z } from 'zod';
 
 const maybe = z.exactOptional;
 const id = z.string().min(1).max(64);
 const tenths = z.int().min(-100_000).max(100_000);
 const lesson = z.int().min(1).max(100);
-const weight = z.number().min(0).max(1_000_000);
 
 /** A bare planning problem, minutes in tenths. */
 const planProblem = z.strictObject({
@@ -38,18 +37,7 @@ const planProblem = z.strictObject({
   open: maybe(z.boolean()),
   published: maybe(z.record(id, lesson)),
   taught: maybe(z.strictObject({ lessons: z.int().min(0).max(100), items: z.record(id, lesson) })),
-  weights: maybe(
-    z.strictObject({
-      must: maybe(weight),
-      should: maybe(weight),
-      could: maybe(weight),
-      level: maybe(weight),
-      largest: maybe(weight),
-      lookalike: maybe(weight),
-      mix: maybe(weight),
-      moved: maybe(weight),
-    }),
-  ),
+  weights: maybe(costWeightsSchema),
 }) as unknown as z.ZodType<PlanProblem>;
 
 /** A problem by itself, or as it lies beside its best known cost. */

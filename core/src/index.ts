@@ -1,10 +1,6 @@
 export { type FileFault, readDocument, readJson, readShape } from './interchange/read-json.ts';
 export { findJsonFault, MAX_DEPTH } from './interchange/scan-json.ts';
-export {
-  log as logSchema,
-  placement as placementSchema,
-  studioDocument as studioDocumentSchema,
-} from './interchange/schema.ts';
+export { costWeights as costWeightsSchema, log as logSchema } from './interchange/schema.ts';
 export { addDays, daysBetween, shiftDates } from './interchange/shift-dates.ts';
 export { writeDocument } from './interchange/write-json.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionsOf } from './lesson/cautions.ts';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, expectTypeOf, test } from 'vitest';
 import type { z } from 'zod';
 import type { StudioDocument } from '../model/document.ts';
-import { course, figure, studio } from '../testing/studio.ts';
+import { course, figure, studio } from '../test/studio.ts';
 import { readDocument } from './read-json.ts';
 import { findJsonFault, MAX_DEPTH } from './scan-json.ts';
 import type { studioDocument } from './schema.ts';

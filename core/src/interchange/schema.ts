@@ -171,8 +171,19 @@ const combination = z.strictObject({
   end: z.enum(['same', 'opposite', 'free']),
 });
 
-const weight = z.number().min(0).max(1_000_000);
-export const placement = z.strictObject({ pattern: id, lesson });
+const weight = maybe(z.number().min(0).max(1_000_000));
+/** The weights of the plan's cost that a course changes. */
+export const costWeights = z.strictObject({
+  must: weight,
+  should: weight,
+  could: weight,
+  level: weight,
+  largest: weight,
+  lookalike: weight,
+  mix: weight,
+  moved: weight,
+});
+const placement = z.strictObject({ pattern: id, lesson });
 
 const course = z.strictObject({
   id,
@@ -183,18 +194,7 @@ const course = z.strictObject({
   approach: z.enum(['steps-first', 'rhythm-first', 'whole-part-whole', 'one-change']),
   lookalikes: z.enum(['apart', 'together']),
   goal: maybe(z.enum(['social', 'show', 'examination'])),
-  weights: maybe(
-    z.strictObject({
-      must: maybe(weight),
-      should: maybe(weight),
-      could: maybe(weight),
-      level: maybe(weight),
-      largest: maybe(weight),
-      lookalike: maybe(weight),
-      mix: maybe(weight),
-      moved: maybe(weight),
-    }),
-  ),
+  weights: maybe(costWeights),
   roles: maybe(z.enum(['one', 'both'])),
   lessons: z
     .array(

@@ -4,7 +4,7 @@ import { openLibrary } from '../library/library.ts';
 import type { Log, LogResult } from '../model/document.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
 import { judgePlan } from '../plan/judge.ts';
-import { course, figure, studio } from '../testing/studio.ts';
+import { course, figure, studio } from '../test/studio.ts';
 import { planClass } from './class-plan.ts';
 import { classProgress, lessonsBehind, standingLogs } from './progress.ts';
 import { draftRecap } from './recap-draft.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Dance, Pattern, StudioDocument } from '../model/document.ts';
 import { CHECK_CODES } from '../model/issue.ts';
-import { dance, figure, studio } from '../testing/studio.ts';
+import { dance, figure, studio } from '../test/studio.ts';
 import { checkDocument } from './check-document.ts';
 
 const found = (document: StudioDocument) =>

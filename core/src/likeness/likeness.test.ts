@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Pattern } from '../model/document.ts';
 import { readFigure } from '../steps/figure.ts';
-import { dance, figure } from '../testing/studio.ts';
+import { dance, figure } from '../test/studio.ts';
 import { align, comparedSteps } from './align.ts';
 import { assemblyMinutes, newSteps } from './assembly.ts';
 import { figureElements } from './elements.ts';

@@ -95,7 +95,7 @@ function fillLessons(problem: PlanProblem, placed: Placed): PlannedLesson[] {
     for (const { id, minutes: rest } of joined.get(lesson) ?? []) minutes[id] = rest;
     for (const item of introduce) {
       const [first, rest] = teachingMinutes(item);
-      const fresh = item.elements.filter(element => !known.has(element));
+      const fresh = [...new Set(item.elements)].filter(element => !known.has(element));
       for (const element of fresh) known.add(element);
       minutes[item.id] =
         (first?.minutes ?? 0) + fresh.reduce((sum, element) => sum + (problem.elements[element] ?? 0), 0);

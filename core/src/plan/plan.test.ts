@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
 import { type Tenths, tenths } from '../model/units.ts';
-import { course, figure, studio } from '../testing/studio.ts';
+import { course, figure, studio } from '../test/studio.ts';
 import { solvePlan } from './answer.ts';
 import { buildPlanProblem } from './build-problem.ts';
 import { allowedLessons } from './domain.ts';
@@ -45,6 +45,11 @@ describe('the minutes of a lesson', () => {
       known: ['k'],
     });
     expect(judgePlan(given, { a: 2, b: 1 }).lessons.map(lesson => lesson.new)).toEqual([70, 40, 0, 0, 0]);
+  });
+
+  test('an element that an item names twice is paid once', () => {
+    const given = problem([item('a', { elements: ['e', 'e'] })], { elements: { e: tenths(30) } });
+    expect(judgePlan(given, { a: 1 }).lessons[0]?.new).toBe(70);
   });
 
   test('a split item: 25 of 4.9 minutes, rounded up, then the rest; its reviews count from where it is joined', () => {

@@ -1,7 +1,7 @@
 import type { CourseAnswer, CourseCommand, CourseMove } from '@map-step/contract';
 import { afterAll, beforeEach, describe, expect, test } from 'vitest';
-import { demoStudio } from '../../testing/demo-studio.ts';
-import { startTestServer, type TestPerson, type TestServer } from '../../testing/test-server.ts';
+import { demoStudio } from '../../test/demo-studio.ts';
+import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 let server: TestServer;
 let ottilie: TestPerson;

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { PublishAnswer, RecapAnswer, SectionAnswer, ShareAnswer } from '@map-step/contract';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demoStudio } from '../../testing/demo-studio.ts';
-import { startTestServer, type TestPerson, type TestServer } from '../../testing/test-server.ts';
+import { demoStudio } from '../../test/demo-studio.ts';
+import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 let server: TestServer;
 let bram: TestPerson;

@@ -1,7 +1,7 @@
 import type { SessionAnswer } from '@map-step/contract';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demoStudio } from '../../testing/demo-studio.ts';
-import { startTestServer, type TestServer, TODAY } from '../../testing/test-server.ts';
+import { demoStudio } from '../../test/demo-studio.ts';
+import { startTestServer, type TestServer, TODAY } from '../../test/test-server.ts';
 
 const founder = {
   studio: 'Pier Rooms',

@@ -1,7 +1,7 @@
 import { readDocument, type StudioDocument, writeDocument } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { demoStudio } from '../../testing/demo-studio.ts';
-import { startTestServer, type TestPerson, type TestServer } from '../../testing/test-server.ts';
+import { demoStudio } from '../../test/demo-studio.ts';
+import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 import { moveToToday } from './demo.ts';
 
 let server: TestServer;

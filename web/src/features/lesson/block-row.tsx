@@ -30,7 +30,7 @@ export function BlockRow({ block, isPresent, isPast, enter, next, log }: BlockRo
       borderLeftColor={isPresent ? 'now' : 'transparent'}
       pl="2"
       bg={isPresent ? 'panel' : undefined}
-      opacity={isPast ? 0.75 : 1}
+      color={isPast ? 'quiet' : undefined}
       aria-current={isPresent ? 'step' : undefined}
     >
       <chakra.time
