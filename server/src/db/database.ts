@@ -18,6 +18,10 @@ export interface Database {
 const POOL_SIZE = 10;
 const MAX_WAIT_MS = 5000;
 
+/** Until the transaction ends: the role behind the wall, and the one studio it sees. */
+const ENTER_STUDIO =
+  "SELECT set_config('map_step.studio', $1, true), set_config('role', 'map_step_studio', true)";
+
 export function openDatabase(url: string): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
@@ -29,7 +33,10 @@ export function openDatabase(url: string): Database {
   return {
     models,
     inStudio: (studioId, work) =>
-      sequelize.transaction(transaction => work(createScope(models, studioId, transaction))),
+      sequelize.transaction(async transaction => {
+        await sequelize.query(ENTER_STUDIO, { bind: [studioId], transaction });
+        return work(createScope(models, studioId, transaction));
+      }),
     inTransaction: work => sequelize.transaction(work),
     migrate: () => migrate(sequelize),
     ping: async () => {

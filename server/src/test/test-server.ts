@@ -1,7 +1,13 @@
-import { randomUUID } from 'node:crypto';
+import { createHmac, randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { type ErrorBody, ROUTES, type RouteName, type SessionAnswer } from '@map-step/contract';
+import {
+  type ErrorBody,
+  ROUTES,
+  type RouteName,
+  type SessionAnswer,
+  type SignedInPerson,
+} from '@map-step/contract';
 import type { StudioDocument } from '@map-step/core';
 import { Client } from 'pg';
 import { pino } from 'pino';
@@ -32,6 +38,8 @@ export interface TestServer {
   /** Somebody with a browser of their own; signed in as a person of the demo, or as nobody. */
   person(id?: string): Promise<TestPerson>;
   setNow(now: Date): void;
+  /** A session of somebody, without asking for a password. */
+  signIn(person: SignedInPerson): Promise<{ cookie: string; csrf: string }>;
   close(): Promise<void>;
 }
 
@@ -52,9 +60,10 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
     });
   let now = new Date(`${TODAY}T19:00:00Z`);
   const deps = { database, logger: pino({ level: 'silent' }), now: () => now, today: TODAY, demo: true };
+  const secret = 'test';
   const app = createApp(deps, {
     databaseUrl,
-    secret: 'test',
+    secret,
     secure: false,
     pages: 'nowhere',
     signInLimit: 5,
@@ -67,6 +76,17 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
     studioId,
     address,
     person: id => openBrowser(address, id),
+    signIn: async person => {
+      const [sid, csrf] = [randomUUID(), randomUUID()];
+      const sess = { cookie: { originalMaxAge: 3_600_000, httpOnly: true, path: '/' }, person, csrf };
+      await runSql(
+        databaseUrl,
+        "INSERT INTO sessions (sid, sess, expire) VALUES ($1, $2, now() + interval '1 hour')",
+        [sid, sess],
+      );
+      const signature = createHmac('sha256', secret).update(sid).digest('base64').replace(/=+$/, '');
+      return { cookie: `map-step=${encodeURIComponent(`s:${sid}.${signature}`)}`, csrf };
+    },
     setNow: date => {
       now = date;
     },
@@ -79,9 +99,21 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
   };
 }
 
-async function openBrowser(address: string, id?: string): Promise<TestPerson> {
-  let cookie = '';
-  let csrf = 'none';
+/** A browser whose session is this person's, made as signing in makes it. */
+export async function beginTestSession(
+  server: TestServer,
+  person: SignedInPerson | undefined,
+): Promise<TestPerson> {
+  return openBrowser(server.address, undefined, person && (await server.signIn(person)));
+}
+
+async function openBrowser(
+  address: string,
+  id?: string,
+  session?: { cookie: string; csrf: string },
+): Promise<TestPerson> {
+  let cookie = session?.cookie ?? '';
+  let csrf = session?.csrf ?? 'none';
   const call: TestPerson['call'] = async (name, { params = {}, body, text, csrf: given } = {}) => {
     const { method, path } = ROUTES[name];
     const filled = path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
@@ -102,10 +134,10 @@ async function openBrowser(address: string, id?: string): Promise<TestPerson> {
   return { call };
 }
 
-async function runSql(url: string, sql: string): Promise<void> {
+async function runSql(url: string, sql: string, values: unknown[] = []): Promise<void> {
   const client = new Client({ connectionString: url });
   await client.connect();
-  await client.query(sql);
+  await client.query(sql, values);
   await client.end();
 }
 

@@ -74,9 +74,9 @@ export async function setUpStudio(deps: Deps, request: Request, setup: SetupBody
   const passwordHash = await hash(setup.password);
   const director: Person = { id: 'director', name: setup.name, role: 'director' };
   const studioId = randomUUID();
+  if (await database.inTransaction(transaction => findFirstStudio(database.models, transaction)))
+    throw new HttpFault('not-allowed', 'This server has a studio already. Sign in.');
   await database.inStudio(studioId, async scope => {
-    if (await findFirstStudio(database.models, scope.transaction))
-      throw new HttpFault('not-allowed', 'This server has a studio already. Sign in.');
     await createStudio(scope, { name: setup.studio, timezone: setup.timezone });
     await documentStore(scope, 'people').add([director]);
     await addAccount(scope, { id: randomUUID(), personId: director.id, email: setup.email, passwordHash });
