@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openAs } from './support/people.ts';
+import { hearNothing, openAs } from './support/people.ts';
 
 test('a broken and a foreign file are told with the place, and nothing changes', async ({ browser }) => {
   const page = await openAs(browser, 'Ottilie Marsh');
@@ -31,6 +31,7 @@ test('two people on one recap: the second save shows both texts and overwrites n
   const path = '/courses/hustle-1/recap?lesson=3&class=hustle-1-monday';
   const bram = await openAs(browser, 'Bram Okoro', path);
   const ottilie = await openAs(browser, 'Ottilie Marsh', path);
+  await hearNothing(ottilie);
   const field = (page: typeof bram) => page.getByRole('textbox', { name: /Text/ });
   await expect(field(ottilie)).toBeVisible();
   await field(bram).fill('# By Bram');
@@ -50,6 +51,7 @@ test('two directors move one figure: both places are shown, and one is chosen', 
     await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map'),
     await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map'),
   ];
+  await hearNothing(two);
   const chip = (page: typeof one) => page.getByRole('button', { name: /^Hand change,/ });
   await chip(two).focus();
   await chip(one).focus();

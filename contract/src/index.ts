@@ -11,6 +11,7 @@ export {
   type StudioAnswer,
 } from './courses.ts';
 export { ERROR_STATUS, type ErrorBody, type ErrorCode } from './errors.ts';
+export { type Change, EVERYTHING } from './live.ts';
 export {
   type Access,
   mayCall,

@@ -25,6 +25,7 @@ export const ROUTES = {
   'session.demo': { method: 'POST', path: '/api/session/demo', access: 'anyone' },
   'session.signOut': { method: 'DELETE', path: '/api/session', access: 'signed-in' },
   'setup.create': { method: 'POST', path: '/api/setup', access: 'anyone' },
+  'live.follow': { method: 'GET', path: '/api/live', access: 'signed-in' },
   'studio.read': { method: 'GET', path: '/api/studio', access: 'signed-in' },
   'studio.export': { method: 'GET', path: '/api/studio/export', access: DIRECTOR },
   'studio.import': { method: 'POST', path: '/api/studio/import', access: DIRECTOR },

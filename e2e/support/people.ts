@@ -15,3 +15,10 @@ export async function openAs(
   await page.getByRole('button', { name: 'Sign out' }).waitFor();
   return page;
 }
+
+/** As on a poor line: what others change does not come in by itself. */
+export async function hearNothing(page: Page): Promise<void> {
+  await page.route('**/api/live', route => route.abort());
+  await page.reload();
+  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+}

@@ -5,6 +5,7 @@ import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
 import { courseRoutes } from './features/courses/course-routes.ts';
 import { healthRoutes } from './features/health/health-routes.ts';
+import { liveRoutes } from './features/live/live-routes.ts';
 import { sectionRoutes } from './features/sections/section-routes.ts';
 import { sessionRoutes } from './features/session/session-routes.ts';
 import { shareRoutes } from './features/share/share-routes.ts';
@@ -45,6 +46,7 @@ export function createApp(deps: Deps, options: AppOptions): App {
   app.post(['/api/session', '/api/setup'], signInLimit(options.signInLimit));
   mountRoutes(app, deps, [
     ...healthRoutes,
+    ...liveRoutes,
     ...sessionRoutes,
     ...studioRoutes,
     ...courseRoutes,

@@ -1,9 +1,11 @@
 import type { Logger } from 'pino';
+import type { ChangeFeed } from './db/change-feed.ts';
 import type { Database } from './db/database.ts';
 
 /** All that the server's parts need from outside, in one object. */
 export interface Deps {
   readonly database: Database;
+  readonly changes: ChangeFeed;
   readonly logger: Logger;
   readonly now: () => Date;
   /** A fixed date for tests and pictures. */

@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
+import { openChangeFeed } from './db/change-feed.ts';
 import { openDatabase } from './db/database.ts';
 import type { Deps } from './deps.ts';
 import { loadDemo } from './features/studio/demo.ts';
@@ -15,17 +16,26 @@ if (!databaseUrl) {
   );
   process.exit(2);
 }
+const LAST_REQUESTS_MS = 1500;
 const port = Number(env.PORT ?? 4170);
 const deps: Deps = {
   database: openDatabase(databaseUrl),
+  changes: openChangeFeed(databaseUrl),
   logger: pino({ level: env.LOG_LEVEL ?? 'warn' }),
   now: () => new Date(),
   demo: env.MAPSTEP_DEMO === '1',
   ...(env.MAPSTEP_TODAY && { today: env.MAPSTEP_TODAY }),
 };
 
-await deps.database.migrate();
-if (deps.demo && env.MAPSTEP_DEMO_FILE) await loadDemo(deps, env.MAPSTEP_DEMO_FILE);
+try {
+  await deps.database.migrate();
+  if (deps.demo && env.MAPSTEP_DEMO_FILE) await loadDemo(deps, env.MAPSTEP_DEMO_FILE);
+} catch (error) {
+  deps.logger.error({ err: error }, 'could not start');
+  const reason = error instanceof Error ? error.message : 'for an unknown reason';
+  process.stderr.write(`The database could not be prepared: ${reason || 'it does not answer'}. Check DATABASE_URL.\n`);
+  process.exit(1);
+}
 const app = createApp(deps, {
   databaseUrl,
   secret: env.SESSION_SECRET ?? randomBytes(32).toString('hex'),
@@ -45,13 +55,14 @@ server.on('error', error => {
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, stop);
 
-/** Lets running requests end, then closes the database. */
+/** Lets running requests end, cuts what only listens, then closes the database. */
 function stop(): void {
   server.close(async () => {
     await app.close();
+    await deps.changes.close();
     await deps.database.close();
     process.exit(0);
   });
   server.closeIdleConnections();
-  setTimeout(() => server.closeAllConnections(), 3000).unref();
+  setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS).unref();
 }

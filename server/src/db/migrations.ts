@@ -171,6 +171,9 @@ const STUDIO_WALL = `
   EXCEPTION WHEN duplicate_object OR unique_violation THEN NULL;
   END $$;
   GRANT map_step_studio TO CURRENT_USER;
+  DO $$ BEGIN
+    EXECUTE format('GRANT USAGE ON SCHEMA %I TO map_step_studio', current_schema());
+  END $$;
   ${wall('studios', 'id')}
   ${[...DOCUMENT_TABLES, ...OTHER_STUDIO_TABLES].map(table => wall(table, 'studio_id')).join('')}
 `;

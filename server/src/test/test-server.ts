@@ -2,6 +2,7 @@ import { createHmac, randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import {
+  type Change,
   type ErrorBody,
   ROUTES,
   type RouteName,
@@ -13,7 +14,9 @@ import { Client } from 'pg';
 import { pino } from 'pino';
 import { inject } from 'vitest';
 import { createApp } from '../app.ts';
+import { openChangeFeed } from '../db/change-feed.ts';
 import { type Database, openDatabase } from '../db/database.ts';
+import type { Deps } from '../deps.ts';
 import { importDocument } from '../features/studio/import-service.ts';
 import { createStudio } from '../features/studio/studio-store.ts';
 import { TEMPLATE } from './cluster.ts';
@@ -29,21 +32,32 @@ export interface TestPerson {
     name: RouteName,
     options?: { params?: Record<string, string | number>; body?: unknown; text?: string; csrf?: string },
   ): Promise<Reply<Answer>>;
+  /** Follows the live changes; resolves when the stream has begun. */
+  follow(): Promise<{ readonly reply: Reply; readonly changes: readonly Change[]; end(): void }>;
 }
 
-export interface TestServer {
+/** One server process's worth: several can stand on one database. */
+export interface ListeningServer {
   readonly database: Database;
-  readonly studioId: string;
   readonly address: string;
   /** Somebody with a browser of their own; signed in as a person of the demo, or as nobody. */
   person(id?: string): Promise<TestPerson>;
   setNow(now: Date): void;
-  /** A session of somebody, without asking for a password. */
-  signIn(person: SignedInPerson): Promise<{ cookie: string; csrf: string }>;
   close(): Promise<void>;
 }
 
+export interface TestServer extends ListeningServer {
+  readonly studioId: string;
+  readonly databaseUrl: string;
+  /** A second server on the same database. */
+  another(): Promise<ListeningServer>;
+  /** A session of somebody, without asking for a password. */
+  signIn(person: SignedInPerson): Promise<{ cookie: string; csrf: string }>;
+  sql(text: string): Promise<void>;
+}
+
 export const TODAY = '2026-03-09';
+const SECRET = 'test';
 
 /** A server on a database of its own, with this studio in it. */
 export async function startTestServer(studio?: StudioDocument): Promise<TestServer> {
@@ -51,19 +65,40 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
   const adminUrl = inject('databaseUrl');
   await runSql(adminUrl, `CREATE DATABASE ${name} TEMPLATE ${TEMPLATE}`);
   const databaseUrl = adminUrl.replace(/\/postgres$/, `/${name}`);
-  const database = openDatabase(databaseUrl);
+  const server = await listen(databaseUrl);
   const studioId = randomUUID();
   if (studio)
-    await database.inStudio(studioId, async scope => {
+    await server.database.inStudio(studioId, async scope => {
       await createStudio(scope, studio.studio);
       await importDocument(scope, studio);
     });
+  return {
+    ...server,
+    studioId,
+    databaseUrl,
+    another: () => listen(databaseUrl),
+    signIn: person => insertSession(databaseUrl, person),
+    sql: text => runSql(databaseUrl, text),
+    close: async () => {
+      await server.close();
+      await runSql(adminUrl, `DROP DATABASE ${name} WITH (FORCE)`);
+    },
+  };
+}
+
+async function listen(databaseUrl: string): Promise<ListeningServer> {
   let now = new Date(`${TODAY}T19:00:00Z`);
-  const deps = { database, logger: pino({ level: 'silent' }), now: () => now, today: TODAY, demo: true };
-  const secret = 'test';
+  const deps: Deps = {
+    database: openDatabase(databaseUrl),
+    changes: openChangeFeed(databaseUrl),
+    logger: pino({ level: 'silent' }),
+    now: () => now,
+    today: TODAY,
+    demo: true,
+  };
   const app = createApp(deps, {
     databaseUrl,
-    secret,
+    secret: SECRET,
     secure: false,
     pages: 'nowhere',
     signInLimit: 5,
@@ -72,31 +107,31 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
   await new Promise<void>(resolve => server.listen(0, '127.0.0.1', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
-    database,
-    studioId,
+    database: deps.database,
     address,
     person: id => openBrowser(address, id),
-    signIn: async person => {
-      const [sid, csrf] = [randomUUID(), randomUUID()];
-      const sess = { cookie: { originalMaxAge: 3_600_000, httpOnly: true, path: '/' }, person, csrf };
-      await runSql(
-        databaseUrl,
-        "INSERT INTO sessions (sid, sess, expire) VALUES ($1, $2, now() + interval '1 hour')",
-        [sid, sess],
-      );
-      const signature = createHmac('sha256', secret).update(sid).digest('base64').replace(/=+$/, '');
-      return { cookie: `map-step=${encodeURIComponent(`s:${sid}.${signature}`)}`, csrf };
-    },
     setNow: date => {
       now = date;
     },
     close: async () => {
       await closeServer(server);
       await app.close();
-      await database.close();
-      await runSql(adminUrl, `DROP DATABASE ${name} WITH (FORCE)`);
+      await deps.changes.close();
+      await deps.database.close();
     },
   };
+}
+
+async function insertSession(
+  databaseUrl: string,
+  person: SignedInPerson,
+): Promise<{ cookie: string; csrf: string }> {
+  const [sid, csrf] = [randomUUID(), randomUUID()];
+  const sess = { cookie: { originalMaxAge: 3_600_000, httpOnly: true, path: '/' }, person, csrf };
+  const insert = "INSERT INTO sessions (sid, sess, expire) VALUES ($1, $2, now() + interval '1 hour')";
+  await runSql(databaseUrl, insert, [sid, sess]);
+  const signature = createHmac('sha256', SECRET).update(sid).digest('base64').replace(/=+$/, '');
+  return { cookie: `map-step=${encodeURIComponent(`s:${sid}.${signature}`)}`, csrf };
 }
 
 /** A browser whose session is this person's, made as signing in makes it. */
@@ -131,7 +166,29 @@ async function openBrowser(
     const signedIn = await call<SessionAnswer>('session.demo', { body: { person: id } });
     csrf = signedIn.body.csrf ?? csrf;
   }
-  return { call };
+  const follow: TestPerson['follow'] = async () => {
+    const ending = new AbortController();
+    const response = await fetch(address + ROUTES['live.follow'].path, {
+      headers: { cookie },
+      signal: ending.signal,
+    });
+    const changes: Change[] = [];
+    void readStream(response, changes).catch(() => undefined);
+    const reply = { status: response.status, body: {}, headers: response.headers };
+    return { reply, changes, end: () => ending.abort() };
+  };
+  return { call, follow };
+}
+
+async function readStream(response: Response, changes: Change[]): Promise<void> {
+  if (!response.body) return;
+  let rest = '';
+  for await (const chunk of response.body.pipeThrough(new TextDecoderStream())) {
+    const events = (rest + chunk).split('\n\n');
+    rest = events.pop() ?? '';
+    for (const event of events)
+      if (event.startsWith('data: ')) changes.push(JSON.parse(event.slice(6)) as Change);
+  }
 }
 
 async function runSql(url: string, sql: string, values: unknown[] = []): Promise<void> {

@@ -1,5 +1,6 @@
 import type { CourseAnswer, CourseCommand, CourseMove } from '@map-step/contract';
 import type { Course, PlanVersion } from '@map-step/core';
+import { announce } from '../../db/change-feed.ts';
 import { documentStore, type Stored } from '../../db/document-store.ts';
 import { historyStore, type NewHistory } from '../../db/history-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -38,6 +39,7 @@ export async function runCourseCommand(scope: StudioScope, order: CourseOrder): 
     if (!(await courses.save(change.course, stored.version))) continue;
     await historyStore(scope, 'course', order.course).add(change.history);
     if (change.plan) await addPlans(scope, [change.plan]);
+    await announce(scope, { topic: 'course', id: order.course });
     return readCourse(scope, order.course);
   }
   throw new HttpFault('stale', 'Others are changing this course at the same moment. Try again.');

@@ -1,5 +1,6 @@
 import { finishBody, logBody, recapPublishBody, recapSaveBody } from '@map-step/contract';
 import type { Audience } from '@map-step/core';
+import { announce } from '../../db/change-feed.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../http/http-fault.ts';
 import { route, type SignedInContext } from '../../http/route.ts';
@@ -44,13 +45,17 @@ export const sectionRoutes = [
   ),
 ];
 
+/** Every call here changes something in the section, and says so. */
 async function inOwnSection<Body, Answer>(
   { deps, who, params }: SignedInContext<Body>,
   work: (scope: StudioScope) => Promise<Answer>,
 ): Promise<Answer> {
   return deps.database.inStudio(who.studio, async scope => {
-    await requireOwnSection(scope, params.section ?? '', who);
-    return work(scope);
+    const section = params.section ?? '';
+    await requireOwnSection(scope, section, who);
+    const answer = await work(scope);
+    await announce(scope, { topic: 'section', id: section });
+    return answer;
   });
 }
 

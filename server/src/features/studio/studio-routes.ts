@@ -1,5 +1,6 @@
-import { type MaterialAnswer, ROUTES, type StudioAnswer } from '@map-step/contract';
+import { EVERYTHING, type MaterialAnswer, ROUTES, type StudioAnswer } from '@map-step/contract';
 import { writeDocument } from '@map-step/core';
+import { announce } from '../../db/change-feed.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { route } from '../../http/route.ts';
 import { importDocument, readImport } from './import-service.ts';
@@ -41,6 +42,10 @@ export const studioRoutes = [
   }),
   route('studio.import', async ({ deps, who, request }) => {
     const document = readImport(typeof request.body === 'string' ? request.body : '');
-    return deps.database.inStudio(who.studio, scope => importDocument(scope, document));
+    return deps.database.inStudio(who.studio, async scope => {
+      const answer = await importDocument(scope, document);
+      await announce(scope, EVERYTHING);
+      return answer;
+    });
   }),
 ];

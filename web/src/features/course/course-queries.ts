@@ -1,4 +1,5 @@
 import type {
+  Change,
   CourseAnswer,
   CourseCommand,
   CourseSummary,
@@ -7,7 +8,13 @@ import type {
   StudioAnswer,
 } from '@map-step/contract';
 import type { Course, Placed } from '@map-step/core';
-import { queryOptions, skipToken, useMutation, useQueryClient } from '@tanstack/react-query';
+import {
+  type QueryClient,
+  queryOptions,
+  skipToken,
+  useMutation,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { ApiError, call } from '../../api/client.ts';
 import { planClassInWorker } from '../../workers/planner.ts';
 
@@ -17,6 +24,15 @@ const keys = {
   section: (id: string) => ['section', id] as const,
   classPlan: (id: string) => ['class-plan', id] as const,
 };
+
+/** What has to be read again when a course or a section has changed. */
+export function changedKeys({ topic, id }: Change): readonly (readonly string[])[] {
+  return topic === 'course' ? [keys.course(id), keys.courses] : [keys.section(id), keys.courses];
+}
+
+export function courseIsBeingSaved(client: QueryClient, id: string): boolean {
+  return client.isMutating({ mutationKey: keys.course(id) }) > 0;
+}
 
 export const studioQuery = queryOptions({
   queryKey: ['studio'],

@@ -29,9 +29,20 @@ export function useRecap(recap: RecapAnswer): RecapEditor {
   const refresh = useSectionRefresh(section);
   const [text, setText] = useState(recap.markdown);
   const [theirs, setTheirs] = useState<RecapAnswer>();
+  const [base, setBase] = useState(recap);
   const seen = useRef(recap.version);
+  const isDirty = text !== base.markdown;
+  const take = (stored: RecapAnswer) => {
+    seen.current = stored.version;
+    setBase(stored);
+  };
+  // Somebody else's newer text comes in by itself as long as nothing of one's own would be lost.
+  if (recap.version > base.version && !isDirty) {
+    take(recap);
+    setText(recap.markdown);
+  }
   const store = (saved: RecapAnswer) => {
-    seen.current = saved.version;
+    take(saved);
     return refresh.change(answer => ({
       ...answer,
       recaps: answer.recaps.map(other => (isSame(other, lesson, audience) ? { ...other, ...saved } : other)),
@@ -60,7 +71,6 @@ export function useRecap(recap: RecapAnswer): RecapEditor {
       return refresh.reload();
     },
   });
-  const isDirty = text !== recap.markdown;
   useEffect(() => {
     if (!isDirty || theirs) return;
     const timer = setTimeout(() => save.mutate(text), PAUSE_MS);

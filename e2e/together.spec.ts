@@ -1,0 +1,48 @@
+import { expect, test } from '@playwright/test';
+import { openAs } from './support/people.ts';
+
+const SEEN_WITHIN_MS = 2000;
+
+test('two people on one course see each other’s changes within two seconds', async ({ browser }) => {
+  const path = '/courses/hustle-1/map';
+  const one = await openAs(browser, 'Ottilie Marsh', path);
+  const two = await openAs(browser, 'Bram Okoro', path);
+  const chip = (page: typeof one) => page.getByRole('button', { name: /^Forward check,/ });
+  await expect(chip(two)).toBeVisible();
+  const before = (await chip(two).getAttribute('aria-label')) ?? '';
+  await chip(one).focus();
+  await one.keyboard.press('ArrowRight');
+  await expect(chip(two)).not.toHaveAttribute('aria-label', before, { timeout: SEEN_WITHIN_MS });
+  await expect(one.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  await one.keyboard.press('Control+z');
+  await expect(chip(two)).toHaveAttribute('aria-label', before, { timeout: SEEN_WITHIN_MS });
+});
+
+test('a recap that somebody else corrects changes under the eyes of who only reads it', async ({
+  browser,
+}) => {
+  const path = '/courses/hustle-1/recap?lesson=1&class=hustle-1-monday';
+  const bram = await openAs(browser, 'Bram Okoro', path);
+  const ottilie = await openAs(browser, 'Ottilie Marsh', path);
+  const field = (page: typeof bram) => page.getByRole('textbox', { name: /Text/ });
+  await expect(field(ottilie)).toHaveValue(/lesson 1 of 8/);
+  await field(bram).fill('# Corrected by Bram');
+  await expect(field(ottilie)).toHaveValue('# Corrected by Bram', { timeout: SEEN_WITHIN_MS + 700 });
+});
+
+test('two tabs of one browser share one stream', async ({ browser }) => {
+  const first = await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map');
+  const streams: string[] = [];
+  const second = await first.context().newPage();
+  second.on('request', request => {
+    if (request.url().endsWith('/api/live')) streams.push(request.url());
+  });
+  await second.goto('/courses/hustle-1/map');
+  const chip = second.getByRole('button', { name: /^Forward check,/ });
+  await expect(chip).toBeVisible();
+  const before = (await chip.getAttribute('aria-label')) ?? '';
+  await first.getByRole('button', { name: /^Forward check,/ }).focus();
+  await first.keyboard.press('ArrowRight');
+  await expect(chip).not.toHaveAttribute('aria-label', before, { timeout: SEEN_WITHIN_MS });
+  expect(streams).toEqual([]);
+});

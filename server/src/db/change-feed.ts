@@ -1,0 +1,95 @@
+// Changes of studios over PostgreSQL's LISTEN/NOTIFY: any server tells, every server hears.
+import { type Change, EVERYTHING } from '@map-step/contract';
+import pg from 'pg';
+import type { StudioScope } from './studio-scope.ts';
+
+const CHANNEL = 'map_step_changes';
+const FIRST_WAIT_MS = 200;
+const LONGEST_WAIT_MS = 5000;
+
+export interface ChangeFeed {
+  /** Hears the changes of one studio until the returned function is called. */
+  follow(studioId: string, listener: (change: Change) => void): () => void;
+  /** False while it is not connected. */
+  isListening(): boolean;
+  close(): Promise<void>;
+}
+
+/** Tells everyone who follows the studio, once the transaction is committed and only then. */
+export async function announce(scope: StudioScope, change: Change): Promise<void> {
+  const message = JSON.stringify({ studio: scope.studioId, ...change });
+  const { sequelize } = scope.models.studios;
+  await sequelize?.query('SELECT pg_notify($1, $2)', {
+    bind: [CHANNEL, message],
+    transaction: scope.transaction,
+  });
+}
+
+/**
+ * Listens on one connection of its own, outside the pool. When it breaks it is made again, and because
+ * nobody knows what was missed, all followers are told that everything may have changed.
+ */
+export function openChangeFeed(databaseUrl: string): ChangeFeed {
+  const followers = new Map<string, Set<(change: Change) => void>>();
+  let client: pg.Client | undefined;
+  let isClosed = false;
+  let isListening = false;
+  let wait = FIRST_WAIT_MS;
+  let timer: NodeJS.Timeout | undefined;
+
+  const tell = (studio: string, change: Change) => {
+    for (const listener of followers.get(studio) ?? []) listener(change);
+  };
+
+  const connect = async (isAgain: boolean): Promise<void> => {
+    const next = new pg.Client({
+      connectionString: databaseUrl,
+      keepAlive: true,
+      connectionTimeoutMillis: 3000,
+    });
+    next.on('error', () => again(next));
+    next.on('end', () => again(next));
+    next.on('notification', ({ payload }) => {
+      const { studio, topic, id } = JSON.parse(payload ?? '{}') as Change & { studio: string };
+      tell(studio, { topic, id });
+    });
+    client = next;
+    try {
+      await next.connect();
+      await next.query(`LISTEN ${CHANNEL}`);
+      wait = FIRST_WAIT_MS;
+      isListening = true;
+      if (isAgain) for (const studio of followers.keys()) tell(studio, EVERYTHING);
+    } catch {
+      again(next);
+    }
+  };
+
+  const again = (broken: pg.Client): void => {
+    if (isClosed || broken !== client) return;
+    client = undefined;
+    isListening = false;
+    broken.removeAllListeners('end');
+    void broken.end().catch(() => undefined);
+    timer = setTimeout(() => void connect(true), wait);
+    wait = Math.min(wait * 2, LONGEST_WAIT_MS);
+  };
+
+  void connect(false);
+  return {
+    follow(studioId, listener) {
+      const own = followers.get(studioId) ?? new Set();
+      followers.set(studioId, own.add(listener));
+      return () => {
+        own.delete(listener);
+        if (own.size === 0) followers.delete(studioId);
+      };
+    },
+    isListening: () => isListening,
+    async close() {
+      isClosed = true;
+      clearTimeout(timer);
+      await client?.end().catch(() => undefined);
+    },
+  };
+}

@@ -1,0 +1,73 @@
+import { randomUUID } from 'node:crypto';
+import type { Change } from '@map-step/contract';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { announce, openChangeFeed } from '../db/change-feed.ts';
+import { demoStudio } from './demo-studio.ts';
+import { startTestServer, type TestServer } from './test-server.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer(demoStudio());
+});
+afterAll(() => server.close());
+
+/** Waits until the list has what is asked for. */
+async function until(isDone: () => boolean): Promise<void> {
+  const end = Date.now() + 5000;
+  while (!isDone() && Date.now() < end) await new Promise(resolve => setTimeout(resolve, 5));
+  expect(isDone()).toBe(true);
+}
+
+const place = { seen: 1, command: { kind: 'place', why: '', moves: [{ pattern: 'wrap', from: 6, to: 5 }] } };
+const params = { course: 'hustle-1' };
+
+test('a change through one server is heard on the stream of another within two seconds', async () => {
+  const other = await server.another();
+  const bram = await other.person('bram-okoro');
+  const stream = await bram.follow();
+  const ottilie = await server.person('ottilie-marsh');
+  const begun = Date.now();
+  await ottilie.call('course.command', { params, body: place });
+  await until(() => stream.changes.length > 0);
+  expect(stream.changes).toEqual([{ topic: 'course', id: 'hustle-1' }]);
+  expect(Date.now() - begun).toBeLessThan(2000);
+  stream.end();
+  await other.close();
+});
+
+test('what is refused is not told, and no studio hears another', async () => {
+  const heard: Change[] = [];
+  const changes = openChangeFeed(server.databaseUrl);
+  const stop = changes.follow(server.studioId, change => heard.push(change));
+  const bram = await server.person('bram-okoro');
+  const ottilie = await server.person('ottilie-marsh');
+  const body = {
+    logs: [{ id: randomUUID(), lesson: 5, pattern: 'wrap', result: 'solid', at: '2026-03-09T19:00:00Z' }],
+  };
+  await until(() => changes.isListening());
+  await ottilie.call('course.command', { params, body: place });
+  await server.database.inStudio(randomUUID(), scope => announce(scope, { topic: 'course', id: 'theirs' }));
+  await bram.call('section.log', { params: { section: 'hustle-1-monday' }, body });
+  await until(() => heard.length > 0);
+  expect(heard).toEqual([{ topic: 'section', id: 'hustle-1-monday' }]);
+  stop();
+  await changes.close();
+});
+
+test('after its connection was cut the feed comes back and says that everything may have changed', async () => {
+  const heard: Change[] = [];
+  const changes = openChangeFeed(server.databaseUrl);
+  changes.follow(server.studioId, change => heard.push(change));
+  await until(() => changes.isListening());
+  await server.sql(
+    "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()",
+  );
+  await until(() => heard.length > 0);
+  expect(heard[0]).toEqual({ topic: 'everything', id: '' });
+  await changes.close();
+});
+
+test('who is not signed in hears nothing', async () => {
+  const visitor = await server.person();
+  expect((await visitor.call('live.follow')).status).toBe(401);
+});

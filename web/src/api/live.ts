@@ -1,0 +1,37 @@
+import { type Change, EVERYTHING, ROUTES } from '@map-step/contract';
+
+const NAME = 'map-step-live';
+
+/**
+ * Follows the studio's changes until the returned function is called. One stream serves all tabs of a
+ * browser: the tab that holds the lock listens and passes on, and when it goes another takes over.
+ */
+export function followChanges(onChange: (change: Change) => void): () => void {
+  const channel = new BroadcastChannel(NAME);
+  const ending = new AbortController();
+  channel.onmessage = ({ data }: MessageEvent<Change>) => onChange(data);
+  const tell = (change: Change) => {
+    onChange(change);
+    channel.postMessage(change);
+  };
+  void navigator.locks
+    .request(NAME, { signal: ending.signal }, () => listen(tell, ending.signal))
+    .catch(() => undefined);
+  return () => {
+    ending.abort();
+    channel.close();
+  };
+}
+
+/** Holds the stream open until the signal; whenever it begins again something may have been missed. */
+function listen(tell: (change: Change) => void, signal: AbortSignal): Promise<void> {
+  const source = new EventSource(ROUTES['live.follow'].path);
+  source.addEventListener('begin', () => tell(EVERYTHING));
+  source.onmessage = ({ data }: MessageEvent<string>) => tell(JSON.parse(data) as Change);
+  return new Promise(resolve => {
+    signal.addEventListener('abort', () => {
+      source.close();
+      resolve();
+    });
+  });
+}
