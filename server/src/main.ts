@@ -33,7 +33,9 @@ try {
 } catch (error) {
   deps.logger.error({ err: error }, 'could not start');
   const reason = error instanceof Error ? error.message : 'for an unknown reason';
-  process.stderr.write(`The database could not be prepared: ${reason || 'it does not answer'}. Check DATABASE_URL.\n`);
+  process.stderr.write(
+    `The database could not be prepared: ${reason || 'it does not answer'}. Check DATABASE_URL.\n`,
+  );
   process.exit(1);
 }
 const app = createApp(deps, {

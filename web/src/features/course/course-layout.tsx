@@ -1,15 +1,19 @@
 import { chakra } from '@chakra-ui/react';
 import type {
   CourseAnswer,
+  LogEntry,
   MaterialAnswer,
   SectionAnswer,
   SessionAnswer,
+  SignedInPerson,
   StudioAnswer,
 } from '@map-step/contract';
 import { lessonsBehind, openLibrary, type Placed } from '@map-step/core';
-import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
+import { keepLog, ownerOf, sendWaiting, type WaitingLog } from '../../api/outbox.ts';
+import { useOutbox } from '../../api/use-outbox.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Skeleton } from '../../ui/parts.tsx';
 import { sessionQuery } from '../session/session-queries.ts';
@@ -50,7 +54,7 @@ function LoadedCourse({ answer, material, studio, session }: Loaded) {
   const me = session.person;
   const chosen = chooseSection(answer, search.get('class'), me?.id);
   const sectionState = useQuery({ ...sectionQuery(chosen ?? ''), enabled: chosen !== undefined });
-  const section = chosen === undefined ? undefined : sectionState.data;
+  const { waiting, log, section } = useWaitingLogs(me, chosen === undefined ? undefined : sectionState.data);
   const library = useMemo(() => openLibrary(material), [material]);
   const placed = useMemo(() => previewed ?? placedOf(answer.course), [previewed, answer]);
   const draft = useMemo(() => draftPlan(library, answer, placed), [library, answer, placed]);
@@ -79,6 +83,8 @@ function LoadedCourse({ answer, material, studio, session }: Loaded) {
     library,
     answer,
     section,
+    waiting,
+    log,
     classPlan,
     draft,
     lesson,
@@ -106,6 +112,36 @@ function useClassPlan(material: MaterialAnswer, answer: CourseAnswer, section: S
   const published = useMemo(() => placedOf(answer.published ?? answer.course), [answer]);
   const { data } = useQuery(classPlanQuery(material, answer.course, published, section));
   return section && data?.ok ? data.value : undefined;
+}
+
+/** The section with what this person has logged but the server has not got yet. */
+function useWaitingLogs(me: SignedInPerson | null, stored: SectionAnswer | undefined) {
+  const client = useQueryClient();
+  const id = stored?.section.id;
+  const onSent = useCallback(
+    (entry: WaitingLog) =>
+      client.setQueryData(
+        sectionQuery(entry.section).queryKey,
+        answer => answer && withWaiting(answer, [entry], me?.id ?? ''),
+      ),
+    [client, me],
+  );
+  const all = useOutbox(me, onSent);
+  const waiting = useMemo(() => all.filter(entry => entry.section === id), [all, id]);
+  const section = useMemo(() => stored && me && withWaiting(stored, waiting, me.id), [stored, waiting, me]);
+  const log = (entry: LogEntry) => {
+    if (!me || !id) return;
+    const owner = ownerOf(me);
+    void keepLog({ owner, section: id, log: entry }).then(() => sendWaiting(owner, onSent));
+  };
+  return { waiting, log, section: section ?? undefined };
+}
+
+function withWaiting(stored: SectionAnswer, waiting: readonly WaitingLog[], by: string): SectionAnswer {
+  const there = new Set(stored.logs.map(({ id }) => id));
+  const own = waiting.filter(({ log, refused }) => !there.has(log.id) && refused === undefined);
+  if (own.length === 0) return stored;
+  return { ...stored, logs: [...stored.logs, ...own.map(({ log, section }) => ({ ...log, section, by }))] };
 }
 
 /** The class that was asked for, else the first that this person teaches, else the first. */

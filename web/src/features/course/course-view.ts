@@ -1,5 +1,6 @@
 import type {
   CourseAnswer,
+  LogEntry,
   MaterialAnswer,
   SectionAnswer,
   SignedInPerson,
@@ -17,6 +18,7 @@ import {
   type PlanVersion,
 } from '@map-step/core';
 import { createContext, useContext } from 'react';
+import type { WaitingLog } from '../../api/outbox.ts';
 
 /** All that the rooms of a course share. */
 export interface CourseView {
@@ -28,6 +30,10 @@ export interface CourseView {
   readonly answer: CourseAnswer;
   /** The class that is looked at, when the course has one. */
   readonly section: SectionAnswer | undefined;
+  /** Log entries that have not reached the server yet; `section` holds them already. */
+  readonly waiting: readonly WaitingLog[];
+  /** Keeps a log entry in this browser and sends it as soon as it can be sent. */
+  log(entry: LogEntry): void;
   readonly classPlan: ClassPlan | undefined;
   readonly draft: DraftPlan;
   /** From 1. */

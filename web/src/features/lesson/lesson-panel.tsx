@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import type { PlannedLesson } from '@map-step/core';
 import { useState } from 'react';
+import { forgetRefused, ownerOf } from '../../api/outbox.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import type { LessonLog } from './use-log.ts';
@@ -42,8 +43,10 @@ export function LessonPanel({ log, planned, isNext, mayLog, title }: LessonPanel
       {isNext && mayLog && (
         <>
           <Label aria-live="polite">
-            {all.length - unmarked.length} of {all.length} marked{log.isSaving ? ', saving' : ', saved'}
+            {all.length - unmarked.length} of {all.length} marked
+            {log.waiting > 0 ? `, ${log.waiting} waiting to be sent` : ', saved'}
           </Label>
+          <RefusedTaps log={log} />
           {isAsking ? (
             <Notice
               tone="now"
@@ -54,7 +57,7 @@ export function LessonPanel({ log, planned, isNext, mayLog, title }: LessonPanel
                 <Button
                   look="next"
                   onClick={() => log.finish({ unmarked, introduced })}
-                  disabled={log.isSaving}
+                  disabled={log.isFinishing || log.waiting > 0}
                 >
                   Finish and draft the recap
                 </Button>
@@ -69,5 +72,25 @@ export function LessonPanel({ log, planned, isNext, mayLog, title }: LessonPanel
         </>
       )}
     </chakra.aside>
+  );
+}
+
+/** What the server would not take: told until the person has seen it. */
+function RefusedTaps({ log }: { log: LessonLog }) {
+  const { library, me } = useCourseView();
+  if (log.refused.length === 0) return null;
+  return (
+    <Notice tone="stop" title="These marks were refused and are not stored:">
+      <chakra.ul pl="4" fontSize="sm">
+        {log.refused.map(({ log: entry, refused }) => (
+          <li key={entry.id}>
+            {library.patterns.get(entry.pattern)?.name ?? entry.pattern}, {entry.result}: {refused}
+          </li>
+        ))}
+      </chakra.ul>
+      <Button size="small" mt="2" onClick={() => void forgetRefused(ownerOf(me))}>
+        Put them away
+      </Button>
+    </Notice>
   );
 }

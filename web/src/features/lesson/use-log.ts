@@ -2,6 +2,7 @@ import type { LogEntry, SectionAnswer } from '@map-step/contract';
 import { draftRecap, type LogResult, standingLogs } from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
+import type { WaitingLog } from '../../api/outbox.ts';
 import { planClassInWorker } from '../../workers/planner.ts';
 import { useSectionRefresh } from '../course/course-queries.ts';
 import { placedOf, useCourseView } from '../course/course-view.ts';
@@ -10,29 +11,24 @@ export interface LessonLog {
   /** What stands for a figure in this lesson. */
   resultOf(pattern: string): LogResult | undefined;
   noteOf(pattern: string): string | undefined;
-  /** One tap: stored at once on the server, shown at once here. */
+  /** One tap: kept at once in this browser, shown at once, sent as soon as it can be. */
   tap(pattern: string, result: LogResult, note?: string): void;
   /** Logs what has no mark as not reached and drafts the recaps. */
   finish(planned: { unmarked: readonly string[]; introduced: readonly string[] }): void;
-  readonly isSaving: boolean;
+  /** How many taps have not reached the server yet. */
+  readonly waiting: number;
+  /** Taps that the server will not take. */
+  readonly refused: readonly WaitingLog[];
+  readonly isFinishing: boolean;
   readonly error: Error | null;
 }
 
 /** The log of the lesson that is looked at. */
 export function useLessonLog(): LessonLog {
-  const { section, lesson, me } = useCourseView();
+  const { section, lesson, waiting, log } = useCourseView();
   const id = section?.section.id ?? '';
-  const refresh = useSectionRefresh(id);
-  const standing = standingLogs(section?.logs ?? []).filter(log => log.lesson === lesson);
-  const find = (pattern: string) => standing.find(log => log.pattern === pattern);
-  const taps = useMutation({
-    scope: { id: `log ${id}` },
-    mutationFn: (entry: LogEntry) =>
-      call('section.log', { params: { section: id }, body: { logs: [entry] } }),
-    onMutate: entry =>
-      refresh.change(answer => ({ ...answer, logs: [...answer.logs, { ...entry, section: id, by: me.id }] })),
-    onError: () => void refresh.reload(),
-  });
+  const standing = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
+  const find = (pattern: string) => standing.find(entry => entry.pattern === pattern);
   const finishing = useFinish(id);
   const entry = (pattern: string, result: LogResult, note = find(pattern)?.note): LogEntry => {
     const before = find(pattern);
@@ -49,11 +45,13 @@ export function useLessonLog(): LessonLog {
   return {
     resultOf: pattern => find(pattern)?.result,
     noteOf: pattern => find(pattern)?.note,
-    tap: (pattern, result, note) => taps.mutate(entry(pattern, result, note)),
+    tap: (pattern, result, note) => log(entry(pattern, result, note)),
     finish: ({ unmarked, introduced }) =>
       finishing.mutate({ logs: unmarked.map(pattern => entry(pattern, 'not-reached')), introduced }),
-    isSaving: taps.isPending || finishing.isPending,
-    error: taps.error ?? finishing.error,
+    waiting: waiting.filter(({ refused }) => refused === undefined).length,
+    refused: waiting.filter(({ refused }) => refused !== undefined),
+    isFinishing: finishing.isPending,
+    error: finishing.error,
   };
 }
 

@@ -1,0 +1,78 @@
+import { expect, type Page, test } from '@playwright/test';
+import { openAs } from './support/people.ts';
+
+const PATH = '/courses/hustle-1/lesson?lesson=6&class=hustle-1-monday';
+
+/** The class stands where an earlier journey left it; the lesson that can be logged is the next one. */
+async function openNextLesson(page: Page): Promise<void> {
+  await page.goto(PATH);
+  const link = page.getByText(/This lesson comes after lesson (\d) is finished/);
+  await expect(page.getByRole('list').first()).toBeVisible();
+  if (await link.isVisible()) {
+    const lesson = (await link.textContent())?.match(/lesson (\d)/)?.[1] ?? '5';
+    await page.keyboard.press(lesson);
+  }
+  await expect(page.getByText(/ marked/)).toBeVisible();
+}
+
+const groups = (page: Page) => page.getByRole('group', { name: /^How / });
+const mark = (page: Page, index: number, word: string) =>
+  groups(page).nth(index).getByRole('button', { name: word });
+
+test('taps without a connection are kept, survive a reload and a sign-out, and arrive once', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Bram Okoro');
+  await openNextLesson(page);
+  const names = await groups(page).evaluateAll(all =>
+    all.map(group => group.getAttribute('aria-label') ?? ''),
+  );
+
+  await page.route('**/api/sections/*/logs', route => route.abort());
+  await mark(page, 0, 'Solid').click();
+  await mark(page, 1, 'Shaky').click();
+  await mark(page, 1, 'Touched').click();
+  await expect(page.getByText(/3 waiting to be sent/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/3 waiting to be sent/)).toBeVisible();
+  await expect(mark(page, 1, 'Touched')).toHaveAttribute('aria-pressed', 'true');
+
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByRole('button', { name: 'Suki Larch' }).click();
+  await page.goto(PATH);
+  await expect(page.getByRole('heading', { name: /^Lesson 6/ })).toBeVisible();
+  await expect(page.getByText(/waiting to be sent/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.unroute('**/api/sections/*/logs');
+  await page.getByRole('button', { name: 'Bram Okoro' }).click();
+  await openNextLesson(page);
+  await expect(page.getByText(/ marked, saved/)).toBeVisible();
+
+  const stored = await page.evaluate(async () => {
+    const reply = await fetch('/api/sections/hustle-1-monday');
+    const answer = (await reply.json()) as {
+      logs: { id: string; pattern: string; result: string; lesson: number }[];
+    };
+    const last = Math.max(...answer.logs.map(({ lesson }) => lesson));
+    return answer.logs.filter(({ lesson }) => lesson === last).map(({ result }) => result);
+  });
+  expect(names.length).toBeGreaterThan(1);
+  expect(stored).toEqual(['solid', 'shaky', 'touched']);
+});
+
+test('a tap that the server refuses is told and not lost silently', async ({ browser }) => {
+  const page = await openAs(browser, 'Bram Okoro');
+  await openNextLesson(page);
+  await page.route('**/api/sections/*/logs', route =>
+    route.fulfill({
+      status: 403,
+      json: { code: 'not-allowed', message: 'You are not on the staff of this class.', id: 'x' },
+    }),
+  );
+  await mark(page, 2, 'Solid').click();
+  const alert = page.getByRole('alert');
+  await expect(alert).toContainText('You are not on the staff of this class.');
+  await expect(mark(page, 2, 'Solid')).toHaveAttribute('aria-pressed', 'false');
+  await alert.getByRole('button', { name: 'Put them away' }).click();
+  await expect(alert).toHaveCount(0);
+});
