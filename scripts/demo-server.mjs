@@ -1,13 +1,10 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startCluster } from './postgres.mjs';
+import { startThrowawayCluster } from './postgres.mjs';
 
 /** The built product on a throwaway database with the demo, on a day of its own. */
 export async function startDemoServer(root, today) {
-  const folder = mkdtempSync(join(tmpdir(), 'map-step-demo-'));
-  const cluster = await startCluster(join(folder, 'postgres'), { port: 0, fast: true });
+  const cluster = await startThrowawayCluster();
   const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
     cwd: root,
     stdio: ['ignore', 'pipe', 'inherit'],
@@ -32,8 +29,7 @@ export async function startDemoServer(root, today) {
   const stop = async () => {
     server.kill('SIGTERM');
     await new Promise(resolve => server.once('exit', resolve));
-    cluster.stop();
-    rmSync(folder, { recursive: true, force: true });
+    cluster.remove();
   };
   return { address, stop };
 }

@@ -5,4 +5,9 @@ export interface Cluster {
   readonly owned: boolean;
 }
 export function ensurePostgres(): void;
+export interface ThrowawayCluster extends Cluster {
+  /** Stops it and removes its data. */
+  remove(): void;
+}
+export function startThrowawayCluster(): Promise<ThrowawayCluster>;
 export function startCluster(folder: string, options: { port: number; fast?: boolean }): Promise<Cluster>;

@@ -8,9 +8,11 @@ const RETRY_SECONDS = 2;
 
 /** The one place where a thrown error becomes an answer. Only unexpected ones are logged with their stack. */
 export function errorHandler(logger: Logger): ErrorRequestHandler {
-  return (error: unknown, _request, response, next) => {
+  // Express knows an error handler by its four parameters.
+  return (error: unknown, _request, response, _next) => {
     if (response.headersSent) {
-      next(error);
+      logger.warn({ err: error }, 'an answer was cut short');
+      if (!response.writableEnded) response.destroy();
       return;
     }
     const id = randomUUID();
@@ -42,6 +44,9 @@ function toFault(error: unknown): HttpFault {
   return INTERNAL;
 }
 
+/** How the driver says that its connection broke under a query. */
+const GONE_MIDWAY =
+  /Connection (terminated|ended|lost)|not queryable|terminating connection|timeout exceeded when trying to connect/i;
 const AWAY_CODES = new Set([
   '57P01',
   '57P02',
@@ -60,6 +65,6 @@ function isDatabaseAway(error: Error): boolean {
   return (
     /^Sequelize(Connection|HostNot|AccessDenied|InvalidConnection)/.test(error.name) ||
     (code !== undefined && AWAY_CODES.has(code)) ||
-    /Connection terminated|timeout exceeded when trying to connect/.test(parent?.message ?? error.message)
+    GONE_MIDWAY.test(parent?.message ?? error.message)
   );
 }

@@ -86,7 +86,8 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
   };
 }
 
-async function listen(databaseUrl: string): Promise<ListeningServer> {
+/** A server on a database that is there. */
+export async function listen(databaseUrl: string): Promise<ListeningServer> {
   let now = new Date(`${TODAY}T19:00:00Z`);
   const deps: Deps = {
     database: openDatabase(databaseUrl),
