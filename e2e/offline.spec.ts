@@ -76,3 +76,17 @@ test('a tap that the server refuses is told and not lost silently', async ({ bro
   await alert.getByRole('button', { name: 'Put them away' }).click();
   await expect(alert).toHaveCount(0);
 });
+
+test('a mark that is corrected later keeps its minutes and its note', async ({ browser }) => {
+  const page = await openAs(browser, 'Bram Okoro', '/courses/hustle-1/lesson?lesson=3&class=hustle-1-monday');
+  const row = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('group', { name: 'How Left turn went' }) });
+  await expect(row).toContainText('21 min');
+  await row.getByRole('button', { name: 'Touched' }).click();
+  await expect(row.getByRole('button', { name: 'Touched' })).toHaveAttribute('aria-pressed', 'true');
+  await page.reload();
+  await expect(row.getByRole('button', { name: 'Touched' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(row).toContainText('21 min');
+  await expect(row).toContainText('the raised hand comes late');
+});

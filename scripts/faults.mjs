@@ -1,13 +1,12 @@
 // `npm run faults [-- KILLS]`: what happens to acknowledged writes when the server is killed in the middle of
 // them again and again, and when PostgreSQL goes away under load. Prints the counts; exit 1 when one is off.
-import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt } from './build.mjs';
 import { ensurePackages } from './packages.mjs';
 import { ensurePostgres, startCluster, startThrowawayCluster } from './postgres.mjs';
 import { say } from './say.mjs';
+import { startServerProcess } from './server-process.mjs';
 
 const CLIENTS = 8;
 /** How many writes are acknowledged, at the most, before the next kill falls among them. */
@@ -41,7 +40,7 @@ await killRepeatedly();
 await verify('after the kills');
 await loseDatabase();
 await verify('after the database was away');
-await stopServer(server, 'SIGTERM');
+await server.stop('SIGTERM');
 cluster.remove();
 for (const failure of failures) say(`WRONG: ${failure}`);
 say(failures.length === 0 ? 'Nothing acknowledged was lost.' : `${failures.length} things are wrong.`);
@@ -54,7 +53,7 @@ async function killRepeatedly() {
     const storm = clients.map(client => client.storm(end));
     while (count('taps') + count('commands') < enough && Date.now() < end)
       await new Promise(resolve => setTimeout(resolve, 3));
-    await stopServer(server, 'SIGKILL');
+    await server.stop('SIGKILL');
     await Promise.all(storm);
     server = await startServer();
     if (kill % 20 === 0)
@@ -216,29 +215,7 @@ function request(path, body, headers) {
   });
 }
 
-async function startServer() {
-  const child = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
-    cwd: root,
-    stdio: ['ignore', 'pipe', 'inherit'],
-    env: {
-      ...process.env,
-      DATABASE_URL: cluster.url('postgres'),
-      MAPSTEP_DEMO: '1',
-      MAPSTEP_DEMO_FILE: join(root, 'demo/tarn-street.json'),
-      SESSION_SECRET: 'the same for every start',
-      LOG_LEVEL: 'fatal',
-      PORT: String(PORT),
-    },
-  });
-  await new Promise((resolve, reject) => {
-    child.stdout.once('data', resolve);
-    child.once('exit', () => reject(new Error('the server ended before it listened')));
-  });
-  return child;
-}
-
-async function stopServer(child, signal) {
-  const ended = new Promise(resolve => child.once('exit', resolve));
-  child.kill(signal);
-  await ended;
+function startServer() {
+  const settings = { SESSION_SECRET: 'the same for every start', LOG_LEVEL: 'fatal', PORT: String(PORT) };
+  return startServerProcess(root, cluster.url('postgres'), settings);
 }

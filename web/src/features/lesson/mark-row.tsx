@@ -19,6 +19,7 @@ const Result = chakra('button', {
     border: '1.5px solid',
     borderColor: 'line',
     bg: 'panel',
+    color: 'ink',
     fontWeight: '600',
     fontSize: { base: 'xs', md: 'sm' },
     lineHeight: '1.15',

@@ -39,6 +39,7 @@ export function useLessonLog(): LessonLog {
       result,
       at: new Date().toISOString(),
       ...(note && { note }),
+      ...(before?.minutes !== undefined && { minutes: before.minutes }),
       ...(before && { replaces: before.id }),
     };
   };
