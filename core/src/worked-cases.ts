@@ -1,5 +1,6 @@
 // Cases worked by hand. Tests and documentation read the same table.
-import type { Split } from './model/document.ts';
+import type { Floor, NaturalPart, Split } from './model/document.ts';
+import type { FreeFoot } from './steps/weight.ts';
 
 export interface RhythmCase {
   readonly rhythm: string;
@@ -154,4 +155,167 @@ export const REFUSED_RHYTHMS: readonly RefusedRhythm[] = [
   { rhythm: '1 x 2', why: /not part of a rhythm/, position: 2 },
   { rhythm: 'SQ', why: /last 3 beats, not 4/, position: 0, beats: '4' },
   { rhythm: '1 2 3', why: /over before "3"/, position: 4, beats: '2' },
+];
+
+export interface RenderingCase {
+  readonly rhythm: string;
+  readonly counts: string | null;
+  readonly slowQuick: string | null;
+  readonly split?: Split;
+  readonly cycle?: number;
+  readonly slow?: string;
+  readonly quick?: string;
+  readonly beats?: string;
+}
+
+/** How a rhythm is written in the other notations; null where an event has no place there. */
+export const RENDERING_CASES: readonly RenderingCase[] = [
+  { rhythm: 'SSQQ', counts: '1 3 5 6', slowQuick: 'SSQQ' },
+  { rhythm: '1 2 3 (4)', counts: '1 2 3 (4)', slowQuick: 'QQS' },
+  { rhythm: '(1) 2 3', counts: '(1) 2 3', slowQuick: '(Q)QQ' },
+  { rhythm: '&1 2 3', counts: '&1 2 3', slowQuick: null },
+  { rhythm: '1e&a2', counts: '1e&a2', slowQuick: null },
+  { rhythm: '1&a2', split: 'swung', counts: '1&a2', slowQuick: null },
+  { rhythm: 'SQQ', slow: '1', quick: '1/2', counts: '1 2&', slowQuick: 'SQQ' },
+  { rhythm: 'QSQ', slow: '1', quick: '1/2', counts: '1&(2)&', slowQuick: 'QSQ' },
+  { rhythm: 'SQ', slow: '3/2', quick: '1/2', split: 'swung', counts: null, slowQuick: 'SQ' },
+  { rhythm: '2 3 4&1', cycle: 4, counts: '2 3 4&1', slowQuick: null },
+  { rhythm: 'SSSSQQ', slow: '3', quick: '1', cycle: 4, counts: '1 4 3 2 1 2', slowQuick: 'SSSSQQ' },
+  { rhythm: 'SQ', slow: '6', quick: '1', cycle: 4, counts: '1 (1) 3', slowQuick: 'SQ' },
+  { rhythm: 'free:4', counts: 'free:4', slowQuick: 'free:4' },
+];
+
+export interface NaturalCase {
+  readonly lead: string;
+  readonly follow: string;
+  readonly by: NaturalPart | 'own';
+}
+
+/** How a follower's step comes from the leader's; tried as opposite, then image, then alike. */
+export const NATURAL_CASES: readonly NaturalCase[] = [
+  { lead: 'L fwd', follow: 'R back', by: 'opposite' },
+  { lead: 'L side', follow: 'R side', by: 'opposite' },
+  { lead: 'L cross-front', follow: 'R cross-behind', by: 'opposite' },
+  { lead: 'L lock-behind', follow: 'R lock-front', by: 'opposite' },
+  { lead: 'L diag-fwd +45', follow: 'R diag-back +45', by: 'opposite' },
+  { lead: 'B land', follow: 'B land', by: 'opposite' },
+  { lead: 'L back', follow: 'R back', by: 'image' },
+  { lead: 'L +90 fwd', follow: 'R -90 fwd', by: 'image' },
+  { lead: 'L +90 back', follow: 'R +90 back', by: 'alike' },
+  { lead: 'L fwd', follow: 'R side', by: 'own' },
+  { lead: 'L fwd', follow: 'L back', by: 'own' },
+];
+
+export interface WeightCase {
+  readonly part: string;
+  readonly start: FreeFoot;
+  readonly end: FreeFoot;
+}
+
+/** Which foot a part starts on and which it leaves free: every class of weight. */
+export const WEIGHT_CASES: readonly WeightCase[] = [
+  { part: 'L fwd, R fwd, L close', start: 'L', end: 'R' },
+  { part: 'L fwd, R tap, R back', start: 'L', end: 'L' },
+  { part: 'R tap', start: 'R', end: 'R' },
+  { part: 'L swivel, R fwd', start: 'R', end: 'L' },
+  { part: 'B land, L fwd', start: 'any', end: 'R' },
+  { part: 'B land, R tap', start: 'any', end: 'R' },
+  { part: 'B land, L hop', start: 'any', end: 'R' },
+  { part: 'L fwd, R wait, R fwd', start: 'L', end: 'L' },
+  { part: 'L fwd, B place', start: 'L', end: 'both' },
+  { part: '', start: 'any', end: 'any' },
+];
+
+export interface ClosureCase {
+  readonly why: string;
+  readonly floor: Floor;
+  readonly part: string;
+  readonly rhythm: string;
+  readonly roles?: 'solo';
+  readonly turn?: number;
+  readonly exit?: string;
+  /** foot, facing, phrase of 8, hold, all; beats of all. */
+  readonly repeats: readonly [number | null, number | null, number | null, number | null, number | null];
+  readonly beats: string | null;
+}
+
+export const CLOSURE_CASES: readonly ClosureCase[] = [
+  {
+    why: '3 over 8 is 8 times, three steps end on the other foot: lcm(2, 1, 8) = 8, 24 beats',
+    floor: 'spot',
+    part: 'L fwd, R fwd, L close',
+    rhythm: '1 2 3',
+    repeats: [2, 1, 8, 1, 8],
+    beats: '24',
+  },
+  {
+    why: 'a quarter on the line: 4 times; 4 beats fit twice: lcm(1, 4, 2) = 4',
+    floor: 'line',
+    part: 'L fwd, R fwd',
+    rhythm: 'SS',
+    turn: 90,
+    repeats: [1, 4, 2, 1, 4],
+    beats: '16',
+  },
+  {
+    why: 'a half in the slot is no turn at all',
+    floor: 'slot',
+    part: 'L fwd, R fwd',
+    rhythm: 'SS',
+    turn: 180,
+    repeats: [1, 1, 2, 1, 2],
+    beats: '8',
+  },
+  {
+    why: 'pairs keep their turns on the other foot: four eighths of three steps are half round, eight are round',
+    floor: 'line',
+    part: 'L fwd, R fwd, L close',
+    rhythm: '1 2 3 (4)',
+    turn: 45,
+    repeats: [2, 8, 2, 1, 8],
+    beats: '32',
+  },
+  {
+    why: 'a soloist turns back on the other foot: +90 and −90',
+    floor: 'walls',
+    roles: 'solo',
+    part: 'L fwd, R fwd, L close +90',
+    rhythm: '1 2 3 (4)',
+    repeats: [2, 2, 2, 1, 2],
+    beats: '8',
+  },
+  {
+    why: 'a soloist who keeps the foot faces each wall in turn',
+    floor: 'walls',
+    roles: 'solo',
+    part: 'L fwd, R close +90',
+    rhythm: 'SS',
+    repeats: [1, 4, 2, 1, 4],
+    beats: '16',
+  },
+  {
+    why: 'out of a hold that is no entry nothing closes',
+    floor: 'spot',
+    part: 'L fwd, R fwd',
+    rhythm: 'SS',
+    exit: 'near',
+    repeats: [1, 1, 2, null, null],
+    beats: null,
+  },
+  {
+    why: 'without timing there is no phrase',
+    floor: 'spot',
+    part: 'L fwd, R fwd',
+    rhythm: 'free',
+    repeats: [1, 1, null, 1, null],
+    beats: null,
+  },
+  {
+    why: 'both feet at the end go with either',
+    floor: 'spot',
+    part: 'L fwd, R fwd, L fwd, B land',
+    rhythm: '1 2 3 4',
+    repeats: [1, 1, 2, 1, 2],
+    beats: '8',
+  },
 ];

@@ -288,6 +288,8 @@ export interface Attendance {
   readonly here: boolean;
   readonly by: string;
   readonly at: string;
+  /** The newest entry on this student that its writer had seen. */
+  readonly replaces?: string;
 }
 
 export interface Recap {

@@ -19,6 +19,11 @@ export function parseBeats(value: number | string): Result<Ticks, string> {
   return success(ticks(inTicks));
 }
 
+/** Of two whole numbers above 0. */
+export function leastCommonMultiple(a: number, b: number): number {
+  return (a / greatestCommonDivisor(a, b)) * b;
+}
+
 export function greatestCommonDivisor(a: number, b: number): number {
   return b === 0 ? a : greatestCommonDivisor(b, a % b);
 }

@@ -6,6 +6,7 @@ import type { Result } from '../model/result.ts';
 import { ACTIONS, type Action } from '../model/step-words.ts';
 import { type Ticks, ticks } from '../model/units.ts';
 import { type TimedStep, timedSteps } from '../timing/calls.ts';
+import { eventCount } from '../timing/renderings.ts';
 import { parseRhythm, type Rhythm, type RhythmFault } from '../timing/rhythm.ts';
 import { isNaturalPart, naturalness, naturalStep } from './mirror.ts';
 import { parseStep, type Step, splitPart, stepTurn } from './step.ts';
@@ -81,6 +82,12 @@ export function findPart(figure: Figure, role: Role): FigurePart | undefined {
   return figure.parts.find(part => part.role === role);
 }
 
+/** The count of a step of a part, as a teacher says it. */
+export function stepCount({ pattern, dance }: Figure, { rhythm, steps }: FigurePart, step: number): string {
+  const event = steps[step]?.time?.event ?? step;
+  return eventCount(rhythm, event, { split: pattern.split ?? dance.split, cycle: dance.countCycle });
+}
+
 /** Degrees that the dancer of a part turns, in sum. */
 export function partTurn(part: FigurePart): number {
   return part.steps.reduce((sum, { step }) => sum + (step ? stepTurn(step) : 0), 0);
@@ -132,7 +139,8 @@ function readPart(reading: PartReading): FigurePart {
       : readSteps(reading, role);
   const rhythm = readPartRhythm(reading, steps.length);
   const times = timedSteps(rhythm);
-  if (times.length !== steps.length && rhythm !== UNREAD_RHYTHM)
+  const isToldAtLead = derived !== null && typeof reading.pattern.rhythm === 'string';
+  if (times.length !== steps.length && rhythm !== UNREAD_RHYTHM && !isToldAtLead)
     faults.push({
       code: 'step-count',
       path: ['parts', role],

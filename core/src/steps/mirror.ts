@@ -3,7 +3,7 @@ import type { Foot } from '../model/step-words.ts';
 import { printStep, type Step } from './step.ts';
 
 /** In the order in which a follower's step is tried against them. */
-const NATURAL_PARTS: readonly NaturalPart[] = ['opposite', 'image', 'alike'];
+export const NATURAL_PARTS: readonly NaturalPart[] = ['opposite', 'image', 'alike'];
 
 const SWAPPED_FOOT: Record<Foot, Foot> = { L: 'R', R: 'L', B: 'B' };
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { NaturalPart } from '../model/document.ts';
 import { ACTIONS } from '../model/step-words.ts';
+import { NATURAL_CASES, WEIGHT_CASES } from '../worked-cases.ts';
 import { naturalness, naturalStep } from './mirror.ts';
 import { parseStep, printStep, type Step, splitPart } from './step.ts';
 import { readWeight } from './weight.ts';
@@ -74,32 +75,13 @@ describe('a step is written FOOT [TURN] ACTION [QUALIFIER…] [TURN]', () => {
 });
 
 describe('how the follower’s step comes from the leader’s', () => {
-  test.each([
-    ['L fwd', 'R back', 'opposite'],
-    ['L side', 'R side', 'opposite'],
-    ['L back', 'R back', 'image'],
-    ['L +90 fwd', 'R -90 fwd', 'image'],
-    ['L +90 back', 'R +90 back', 'alike'],
-    ['L fwd', 'R side', 'own'],
-    ['L fwd', 'L back', 'own'],
-  ])('%s and %s: %s', (lead, follow, by) => {
+  test.each(NATURAL_CASES)('$lead and $follow: $by', ({ lead, follow, by }) => {
     expect(naturalness(steps(lead)[0] as Step, steps(follow)[0] as Step)).toBe(by);
   });
 });
 
 describe('the weight is followed from step to step', () => {
-  test.each([
-    ['L fwd, R fwd, L close', 'L', 'R'],
-    ['L fwd, R tap, R back', 'L', 'L'],
-    ['R tap', 'R', 'R'],
-    ['L swivel, R fwd', 'R', 'L'],
-    ['B land, L fwd', 'any', 'R'],
-    ['B land, R tap', 'any', 'R'],
-    ['B land, L hop', 'any', 'R'],
-    ['L fwd, R wait, R fwd', 'L', 'L'],
-    ['L fwd, B place', 'L', 'both'],
-    ['', 'any', 'any'],
-  ])('"%s" starts on %s and leaves %s free', (part, start, end) => {
+  test.each(WEIGHT_CASES)('"$part" starts on $start and leaves $end free', ({ part, start, end }) => {
     expect(weigh(part)).toEqual({ start, end, faults: [] });
   });
 
