@@ -1,39 +1,55 @@
 import { facingRepeats } from '../floor/closure.ts';
 import type { Pattern, StudioDocument } from '../model/document.ts';
-import { type Issue, issue } from '../model/issue.ts';
+import { CHECK_CODES, type CheckCode, type Issue, issue, type Path, type Severity } from '../model/issue.ts';
 import { modulo, TICKS_PER_BEAT } from '../model/units.ts';
-import type { Figure } from '../steps/figure.ts';
+import type { Figure, FigureReading } from '../steps/figure.ts';
 import { allExitHolds, checkTurnAgainstHold, entryHolds, exitHolds } from '../steps/holds.ts';
-import { shortestStep } from '../timing/calls.ts';
-import { secondsAt } from '../timing/phrase.ts';
+import { shortestStepMs } from '../timing/tempo.ts';
 import type { Library } from './library.ts';
 
 const DEFAULT_SHORTEST_MS = 250;
 
+/** Something about one figure, with its place below the pattern. */
+export interface FigureIssue {
+  readonly code: CheckCode;
+  readonly severity: Severity;
+  readonly path: Path;
+  readonly message: string;
+}
+
 /** What is wrong or worth a look in each figure, in the order of the patterns. */
 export function checkFigures(document: StudioDocument, library: Library): Issue[] {
-  const wholeBars = dancesInWholeBars(library);
-  const waysBack = findWaysBack(library);
+  const check = createFigureChecker(library);
   return (document.patterns ?? []).flatMap((pattern, index) => {
     const reading = library.readings.get(pattern.id);
     if (!reading || library.patterns.get(pattern.id) !== pattern) return [];
-    const { figure, faults } = reading;
-    const at = (code: Issue['code'], path: readonly (string | number)[], message: string) =>
-      issue(code, ['patterns', index, ...path], message);
-    const errors = [...faults, ...(faults.length === 0 ? checkTurnAgainstHold(figure) : [])].map(fault =>
-      at(fault.code, fault.path, fault.message),
+    return check(reading).map(({ code, path, message }) =>
+      issue(code, ['patterns', index, ...path], message),
     );
-    const hints = [
-      ...(wholeBars.has(pattern.dance) ? offBar(figure) : []),
-      ...againstLine(figure),
-      ...tooFast(figure, library),
-      ...noWayBack(pattern, waysBack),
-    ].map(([code, path, message]) => at(code, path, message));
-    return [...errors, ...belowNeeds(pattern, library, at), ...(errors.length === 0 ? hints : [])];
   });
 }
 
-type Hint = readonly [Issue['code'], readonly (string | number)[], string];
+/** Checks one figure after another against the same library, which it may stand in or not. */
+export function createFigureChecker(library: Library): (reading: FigureReading) => readonly FigureIssue[] {
+  const wholeBars = dancesInWholeBars(library);
+  const waysBack = findWaysBack(library);
+  return ({ figure, faults }) => {
+    const errors = [...faults, ...(faults.length === 0 ? checkTurnAgainstHold(figure) : [])];
+    const hints = [
+      ...(wholeBars.has(figure.dance.id) ? offBar(figure) : []),
+      ...againstLine(figure),
+      ...tooFast(figure, library),
+      ...noWayBack(figure.pattern, waysBack),
+    ];
+    return [
+      ...errors.map(({ code, path, message }) => [code, path, message] as const),
+      ...belowNeeds(figure.pattern, library),
+      ...(errors.length === 0 ? hints : []),
+    ].map(([code, path, message]) => ({ code, severity: CHECK_CODES[code], path, message }));
+  };
+}
+
+type Hint = readonly [CheckCode, Path, string];
 
 /** The dances all of whose timed basics are whole bars. */
 function dancesInWholeBars(library: Library): ReadonlySet<string> {
@@ -68,9 +84,9 @@ function tooFast(figure: Figure, library: Library): Hint[] {
   const slowest = Math.min(...tempos.map(({ min }) => min));
   if (!level || !Number.isFinite(slowest)) return [];
   const limit = level.shortest ?? DEFAULT_SHORTEST_MS;
-  const shortest = figure.parts.flatMap(({ rhythm }) => shortestStep(rhythm) ?? []);
-  const fastest = Math.min(...shortest.map(length => secondsAt(length, slowest) * 1000));
-  if (fastest >= limit) return [];
+  const rhythms = figure.parts.map(({ rhythm }) => rhythm);
+  const fastest = shortestStepMs(rhythms, slowest);
+  if (fastest === undefined || fastest >= limit) return [];
   return [
     [
       'too-fast',
@@ -107,22 +123,13 @@ function noWayBack(pattern: Pattern, waysBack: ReadonlyMap<string, ReadonlySet<s
     .map(hold => ['no-way-back', ['exit'], `no figure leads from "${hold}" back to a basic`]);
 }
 
-function belowNeeds(
-  pattern: Pattern,
-  library: Library,
-  at: (code: Issue['code'], path: readonly (string | number)[], message: string) => Issue,
-): Issue[] {
+function belowNeeds(pattern: Pattern, library: Library): Hint[] {
   const level = library.levels.get(pattern.level ?? '');
-  return (pattern.needs ?? []).flatMap((id, index) => {
+  return (pattern.needs ?? []).flatMap((id, index): Hint[] => {
     const need = library.patterns.get(id);
     const needLevel = library.levels.get(need?.level ?? '');
     if (!level || !needLevel || level.dance !== needLevel.dance || level.order >= needLevel.order) return [];
-    return [
-      at(
-        'needs-level',
-        ['needs', index],
-        `needs "${id}" of the higher level ${needLevel.name}; it is in ${level.name}`,
-      ),
-    ];
+    const message = `needs "${id}" of the higher level ${needLevel.name}; it is in ${level.name}`;
+    return [['needs-level', ['needs', index], message]];
   });
 }

@@ -38,7 +38,7 @@ const GAP_COST = 4;
 
 /** Steps of a part made comparable; unreadable steps are left out. */
 export function comparedSteps(figure: Figure, part: FigurePart): readonly ComparedStep[] {
-  const startFoot = part.start === 'R' ? 'R' : 'L';
+  const startFoot = startOf(part);
   const sign = part.role === 'solo' && startFoot === 'R' ? -1 : 1;
   const actions = danceActions(figure.dance);
   return part.steps.flatMap(({ step, time }) =>
@@ -55,6 +55,13 @@ export function comparedSteps(figure: Figure, part: FigurePart): readonly Compar
         ]
       : [],
   );
+}
+
+/** The start foot; a part that may start on either is taken from the foot it names first. */
+function startOf({ start, steps }: FigurePart): 'L' | 'R' {
+  if (start === 'L' || start === 'R') return start;
+  const named = steps.find(({ step }) => step?.foot === 'L' || step?.foot === 'R')?.step?.foot;
+  return named === 'R' ? 'R' : 'L';
 }
 
 /** The least-cost alignment; ties are settled from the first step on: pair, then only-a, then only-b. */

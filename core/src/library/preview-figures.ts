@@ -1,0 +1,98 @@
+// What a table of figures would do to a library, before anything is written.
+import { canonicalJson } from '../history/changes.ts';
+import type { RowFault, TableReading, TableRow } from '../interchange/table.ts';
+import type { Json, Pattern } from '../model/document.ts';
+import { checkDocument } from './check-document.ts';
+import type { Material } from './library.ts';
+
+/** A field of a figure that a row changes; null stands for a field that is not there. */
+export interface ChangedField {
+  readonly field: string;
+  readonly from: Json;
+  readonly to: Json;
+}
+
+export interface ChangedRow {
+  readonly line: number;
+  readonly before: Pattern;
+  readonly after: Pattern;
+  readonly fields: readonly ChangedField[];
+}
+
+export interface FigurePreview {
+  readonly fresh: readonly TableRow<Pattern>[];
+  readonly changed: readonly ChangedRow[];
+  readonly unchanged: number;
+  /** In the order of their lines; a row with a fault is none of the others. */
+  readonly faults: readonly RowFault[];
+}
+
+/**
+ * Sorts the rows of a table into new, changed field by field, unchanged and faulty: rows that cannot be read, that
+ * stand twice, or whose figure would be one with errors among the others. A row that needs a faulty one is faulty
+ * too: the check is repeated until no more fall out.
+ */
+export function previewFigures(material: Material, table: TableReading<Pattern>): FigurePreview {
+  const faults = [...table.faults, ...rowsTwice(table.rows)];
+  const isFaulty = new Set(faults.map(({ line }) => line));
+  let rows = table.rows.filter(({ line }) => !isFaulty.has(line));
+  for (;;) {
+    const found = meaningFaults(material, rows);
+    if (found.length === 0) break;
+    faults.push(...found);
+    const lines = new Set(found.map(({ line }) => line));
+    rows = rows.filter(({ line }) => !lines.has(line));
+  }
+  const there = new Map((material.patterns ?? []).map(pattern => [pattern.id, pattern]));
+  const changed = rows.flatMap(({ line, entry }) => {
+    const before = there.get(entry.id);
+    const fields = before ? changedFields(before, entry) : [];
+    return before && fields.length > 0 ? [{ line, before, after: entry, fields }] : [];
+  });
+  const fresh = rows.filter(({ entry }) => !there.has(entry.id));
+  return {
+    fresh,
+    changed,
+    unchanged: rows.length - fresh.length - changed.length,
+    faults: faults.sort((a, b) => a.line - b.line),
+  };
+}
+
+/** The fields in which two entries differ, in the order in which they first stand. */
+export function changedFields(before: object, after: object): readonly ChangedField[] {
+  const [old, now] = [before, after] as unknown as readonly [Record<string, Json>, Record<string, Json>];
+  return [...new Set([...Object.keys(old), ...Object.keys(now)])]
+    .filter(key => canonicalJson(old[key] ?? null) !== canonicalJson(now[key] ?? null))
+    .map(field => ({ field, from: old[field] ?? null, to: now[field] ?? null }));
+}
+
+function rowsTwice(rows: readonly TableRow<Pattern>[]): readonly RowFault[] {
+  const first = new Map<string, number>();
+  return rows.flatMap(({ line, entry: { id } }) => {
+    const before = first.get(id);
+    if (before === undefined) first.set(id, line);
+    return before === undefined
+      ? []
+      : [{ line, column: 'id', message: `"${id}" stands on line ${before} already` }];
+  });
+}
+
+/** The errors of these rows as figures of the library. */
+function meaningFaults(material: Material, rows: readonly TableRow<Pattern>[]): readonly RowFault[] {
+  const written = new Map(rows.map(({ entry }) => [entry.id, entry]));
+  const others = (material.patterns ?? []).filter(({ id }) => !written.has(id));
+  const entries = rows.map(({ entry }) => entry);
+  const { problems } = checkDocument({
+    format: 'mapstep/1',
+    studio: { name: '', timezone: 'UTC' },
+    ...material,
+    patterns: [...entries, ...others],
+  });
+  return problems.flatMap(({ severity, at, message }) => {
+    const [, list, index = '', key = '', role = ''] = at.split('/');
+    const row = list === 'patterns' ? rows[Number(index)] : undefined;
+    if (severity !== 'error' || !row) return [];
+    const column = key === 'parts' || (key === 'rhythm' && role !== '') ? `${key}.${role}` : key;
+    return [{ line: row.line, column, message }];
+  });
+}

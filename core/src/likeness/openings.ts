@@ -1,0 +1,112 @@
+// What a figure can still be: the figures of a level merged by their equal openings, role by role, as a tree over
+// the steps. Linear in all their steps.
+import type { Role } from '../model/document.ts';
+import { type Figure, findPart, stepCount } from '../steps/figure.ts';
+import { type ComparedStep, comparedSteps } from './align.ts';
+
+export interface Opening {
+  /** How many steps from the start all of these figures share. */
+  readonly depth: number;
+  /** As the first of them is written: the count, and the step that was added last. */
+  readonly label: string;
+  readonly figures: readonly Figure[];
+  /** Where they part; empty for a figure by itself, or for figures that are equal to the end. */
+  readonly branches: readonly Opening[];
+}
+
+/** The tree of one role: its root is before the first step. Figures without that role are left out. */
+export function openingTree(figures: readonly Figure[], role: Role): Opening {
+  const readings = figures.flatMap(figure => {
+    const part = findPart(figure, role);
+    const steps = part ? comparedSteps(figure, part) : [];
+    const labels = part?.steps.map((_, index) => stepCount(figure, part, index)) ?? [];
+    return steps.length > 0 ? [{ figure, steps, labels }] : [];
+  });
+  return grow(readings, 0, '');
+}
+
+interface Reading {
+  readonly figure: Figure;
+  readonly steps: readonly ComparedStep[];
+  readonly labels: readonly string[];
+}
+
+function grow(readings: readonly Reading[], depth: number, label: string): Opening {
+  let shared = depth;
+  while (readings.length > 1 && branchesAt(readings, shared).length === 1 && everyHas(readings, shared))
+    shared += 1;
+  const last = shared === depth ? label : (readings[0]?.labels[shared - 1] ?? label);
+  const branches = readings.length > 1 ? branchesAt(readings, shared) : [];
+  const isEnd =
+    branches.length === 1 && !everyHas(readings, shared) && branches[0]?.length === readings.length;
+  return {
+    depth: readings.length === 1 ? (readings[0]?.steps.length ?? 0) : shared,
+    label: readings.length === 1 ? (readings[0]?.labels.at(-1) ?? label) : last,
+    figures: readings.map(({ figure }) => figure),
+    branches: isEnd ? [] : branches.map(branch => grow(branch, shared + 1, branch[0]?.labels[shared] ?? '')),
+  };
+}
+
+function everyHas(readings: readonly Reading[], index: number): boolean {
+  return readings.every(({ steps }) => index < steps.length);
+}
+
+/** The readings that go on alike at a step, in the order in which they come; those that end there are one. */
+function branchesAt(readings: readonly Reading[], index: number): readonly (readonly Reading[])[] {
+  const groups = new Map<string, Reading[]>();
+  for (const reading of readings) {
+    const step = reading.steps[index];
+    const key = step ? JSON.stringify(step) : 'end';
+    groups.set(key, [...(groups.get(key) ?? []), reading]);
+  }
+  return [...groups.values()];
+}
+
+export interface UnsignalledPair {
+  readonly a: Figure;
+  readonly b: Figure;
+  /** Steps from the start that are alike in every role. */
+  readonly shared: number;
+  /** The count by which a signal must have come, as A is written. */
+  readonly by: string;
+}
+
+/**
+ * Pairs of figures that share their opening, a step or more in every role, of which neither says by a signal on a
+ * shared count, or on the one where they part, which of the two it is. Figures with different holds are told apart.
+ */
+export function pairsWithoutSignal(figures: readonly Figure[]): readonly UnsignalledPair[] {
+  const danced = figures.filter(({ parts }) => parts.length > 0);
+  return danced.flatMap((a, index) =>
+    danced.slice(index + 1).flatMap((b): UnsignalledPair[] => {
+      if (a.dance.id !== b.dance.id || !shareEntry(a, b)) return [];
+      const shared = sharedSteps(a, b);
+      if (shared === 0 || hasSignal(a, shared) || hasSignal(b, shared)) return [];
+      const [part] = a.parts;
+      const by = part ? stepCount(a, part, Math.min(shared, part.steps.length - 1)) : '';
+      return [{ a, b, shared, by }];
+    }),
+  );
+}
+
+/** Steps from the start that two figures share in every role. */
+export function sharedSteps(a: Figure, b: Figure): number {
+  const counts = a.parts.map(part => {
+    const other = findPart(b, part.role);
+    if (!other) return 0;
+    const [left, right] = [comparedSteps(a, part), comparedSteps(b, other)];
+    const differs = left.findIndex((step, index) => JSON.stringify(step) !== JSON.stringify(right[index]));
+    return differs < 0 ? left.length : differs;
+  });
+  return counts.length === 0 ? 0 : Math.min(...counts);
+}
+
+function shareEntry(a: Figure, b: Figure): boolean {
+  const entries = new Set(a.pattern.entry ?? []);
+  return a.dance.roles === 'solo' || (b.pattern.entry ?? []).some(hold => entries.has(hold));
+}
+
+function hasSignal({ pattern, parts }: Figure, shared: number): boolean {
+  const last = parts[0]?.steps[shared]?.time?.event ?? Number.POSITIVE_INFINITY;
+  return (pattern.marks ?? []).some(({ kind, event }) => kind === 'signal' && (event ?? 0) <= last);
+}
