@@ -1,8 +1,61 @@
+export { type Closure, figureClosure } from './floor/closure.ts';
+export { type Footfall, figurePath, HALF_STANCE, type Point, type Track } from './floor/path.ts';
+export {
+  couplesInRoom,
+  type Footprint,
+  footprint,
+  KEEPS_PLACE,
+  phraseTravel,
+  REACH,
+  type Travel,
+  travel,
+} from './floor/room.ts';
+export {
+  applyChanges,
+  type Clash,
+  canonicalJson,
+  type FieldChange,
+  isSameJson,
+  readField,
+  reverseChanges,
+} from './history/changes.ts';
+export { type Contradiction, findContradictions, type Witnessed } from './history/contradictions.ts';
+export { type CsvFault, type CsvRow, readCsv, writeCsv } from './interchange/csv.ts';
 export { type FileFault, readDocument, readJson, readShape } from './interchange/read-json.ts';
 export { findJsonFault, MAX_DEPTH } from './interchange/scan-json.ts';
-export { costWeights as costWeightsSchema, log as logSchema } from './interchange/schema.ts';
+export {
+  attendance as attendanceSchema,
+  check as checkSchema,
+  costWeights as costWeightsSchema,
+  course as courseSchema,
+  log as logSchema,
+  mark as markSchema,
+  pattern as patternSchema,
+  section as sectionSchema,
+} from './interchange/schema.ts';
 export { addDays, daysBetween, shiftDates } from './interchange/shift-dates.ts';
+export {
+  type ColumnMapping,
+  type RowFault,
+  readTable,
+  type Table,
+  type TableReading,
+  type TableRow,
+  tableRows,
+} from './interchange/table.ts';
+export {
+  type CheckMarkRow,
+  type CourseItemRow,
+  ITEM_TABLE,
+  MARK_TABLE,
+  PATTERN_TABLE,
+  STUDENT_TABLE,
+  TABLE_NAMES,
+  type TableName,
+  writeTable,
+} from './interchange/tables.ts';
 export { writeDocument } from './interchange/write-json.ts';
+export { writeSheetSvg } from './interchange/write-svg.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionsOf } from './lesson/cautions.ts';
 export { type ClassPlan, planClass } from './lesson/class-plan.ts';
 export { type ClassProgress, classProgress, lessonsBehind, standingLogs } from './lesson/progress.ts';
@@ -14,10 +67,59 @@ export {
   type RunningOrder,
   runningOrder,
 } from './lesson/running-order.ts';
+export { isOnStaff, ownLessons } from './lesson/staff.ts';
 export { checkDocument, type DocumentCheck } from './library/check-document.ts';
+export { createFigureChecker, type FigureIssue } from './library/check-figures.ts';
+export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
 export { byId, type Library, type Material, openLibrary } from './library/library.ts';
+export {
+  figureJoins,
+  figureLinks,
+  findWayBack,
+  type Join,
+  type Links,
+  type MakeUp,
+  turnsToMakeUp,
+} from './library/links.ts';
+export { type NeedsGraph, type NeedsNode, needsGraph } from './library/needs-graph.ts';
+export {
+  type ChangedField,
+  type ChangedRow,
+  changedFields,
+  type FigurePreview,
+  previewFigures,
+} from './library/preview-figures.ts';
+export type { AlignedPair, PairKind } from './likeness/align.ts';
 export { assemblyMinutes } from './likeness/assembly.ts';
+export {
+  type Comparison,
+  compareFigures,
+  comparisonInWords,
+  type Nearest,
+  nearestFigures,
+  type RoleComparison,
+  type SameRange,
+  sameRanges,
+} from './likeness/compare.ts';
+export {
+  DIFFICULTY_WEIGHTS,
+  type Difficulty,
+  type DifficultyTerm,
+  figureDifficulty,
+  figuresOutOfOrder,
+  type OutOfOrder,
+} from './likeness/difficulty.ts';
 export { type DerivedElement, figureElements } from './likeness/elements.ts';
+export { type Granted, takenForGranted } from './likeness/granted.ts';
+export { type LookAlike, proposeLookAlikes } from './likeness/lookalikes.ts';
+export {
+  type Opening,
+  openingTree,
+  pairsWithoutSignal,
+  sharedSteps,
+  type UnsignalledPair,
+} from './likeness/openings.ts';
+export { type Ranks, rankByDifficulty, rankByNovelty } from './likeness/rank.ts';
 export type {
   Approach,
   Attendance,
@@ -89,16 +191,41 @@ export {
 export { createPlanSearch, type PlanSearch, type SearchProgress } from './plan/search.ts';
 export { findProblemFaults } from './plan/validate.ts';
 export {
+  freeFootBefore,
+  makePartNatural,
+  makeStepNatural,
+  naturalPartOf,
+  putSteps,
+  removeStep,
+  rolesOf,
+  writtenSteps,
+} from './steps/edit.ts';
+export {
+  danceActions,
   danceBeats,
   type Figure,
   type FigurePart,
   type FigureReading,
   figureTurn,
   readFigure,
+  stepCount,
 } from './steps/figure.ts';
 export { findHold } from './steps/holds.ts';
+export { findMend, type Mend } from './steps/mend.ts';
+export { type NamedRun, namedRuns } from './steps/pieces.ts';
+export { type SheetCell, type SheetColumn, type SheetLayout, sheetLayout } from './steps/sheet.ts';
 export { printStep, type Step } from './steps/step.ts';
+export { readTypedSteps, suggestSteps, type TypedContext } from './steps/typed.ts';
+export type { FreeFoot } from './steps/weight.ts';
 export { actionInWords, stepInWords, turnInWords } from './steps/words.ts';
 export { slowQuickCall, type TimedStep, timedSteps } from './timing/calls.ts';
-export { fitPhrase } from './timing/phrase.ts';
+export { fitPhrase, secondsAt } from './timing/phrase.ts';
+export {
+  countLabel,
+  eventCount,
+  type RenderingFault,
+  writeCounts,
+  writeSlowQuick,
+} from './timing/renderings.ts';
 export { parseRhythm, type Rhythm, type RhythmEvent, type RhythmOptions } from './timing/rhythm.ts';
+export { barsPerMinute, shortestOf, shortestStepMs } from './timing/tempo.ts';

@@ -72,7 +72,7 @@ const dance = z.strictObject({
 
 const level = z.strictObject({ id, dance: id, name, order: z.int(), shortest: maybe(z.number().min(1)) });
 
-const pattern = z
+export const pattern = z
   .strictObject({
     id,
     dance: id,
@@ -185,7 +185,17 @@ export const costWeights = z.strictObject({
 });
 const placement = z.strictObject({ pattern: id, lesson });
 
-const course = z.strictObject({
+const courseItem = z.strictObject({
+  pattern: id,
+  value: z.enum(['must', 'should', 'could']),
+  pin: maybe(lesson),
+  from: maybe(lesson),
+  to: maybe(lesson),
+  gate: maybe(z.boolean()),
+  layers: maybe(z.array(layer)),
+});
+
+export const course = z.strictObject({
   id,
   dances: z.array(id).min(1),
   level: maybe(id),
@@ -215,21 +225,11 @@ const course = z.strictObject({
     )
     .min(1)
     .max(100),
-  items: z.array(
-    z.strictObject({
-      pattern: id,
-      value: z.enum(['must', 'should', 'could']),
-      pin: maybe(lesson),
-      from: maybe(lesson),
-      to: maybe(lesson),
-      gate: maybe(z.boolean()),
-      layers: maybe(z.array(layer)),
-    }),
-  ),
+  items: z.array(courseItem),
   placed: maybe(z.array(placement)),
 });
 
-const section = z.strictObject({
+export const section = z.strictObject({
   id,
   course: id,
   room: maybe(id),
@@ -253,7 +253,19 @@ export const log = z.strictObject({
   replaces: maybe(uuid),
 });
 
-const mark = z.strictObject({
+export const attendance = z.strictObject({
+  id: uuid,
+  section: id,
+  lesson,
+  student: id,
+  role,
+  here: z.boolean(),
+  by: id,
+  at: instant,
+  replaces: maybe(uuid),
+});
+
+export const mark = z.strictObject({
   id: uuid,
   student: id,
   role,
@@ -263,6 +275,21 @@ const mark = z.strictObject({
   by: id,
   at: instant,
 });
+
+export const check = z.strictObject({
+  id,
+  section: id,
+  kind: z.enum(['half-way', 'final']),
+  date,
+  items: z.array(z.strictObject({ pattern: id, layers: z.array(layer), gate: z.boolean() })),
+  marks: z.array(mark),
+});
+
+export const student = z.strictObject({ id, name, role });
+
+/** An item of a course, and a mark of a check, as rows that say where they stand. */
+export const courseItemRow = courseItem.extend({ course: id });
+export const checkMarkRow = mark.extend({ check: id });
 
 /** One studio, whole. */
 export const studioDocument = z.strictObject({
@@ -279,7 +306,7 @@ export const studioDocument = z.strictObject({
   people: maybe(
     z.array(z.strictObject({ id, name, role: z.enum(['director', 'teacher', 'assistant', 'stand-in']) })),
   ),
-  students: maybe(z.array(z.strictObject({ id, name, role }))),
+  students: maybe(z.array(student)),
   sections: maybe(z.array(section)),
   plans: maybe(
     z.array(
@@ -296,20 +323,7 @@ export const studioDocument = z.strictObject({
     ),
   ),
   logs: maybe(z.array(log)),
-  attendance: maybe(
-    z.array(
-      z.strictObject({
-        id: uuid,
-        section: id,
-        lesson,
-        student: id,
-        role,
-        here: z.boolean(),
-        by: id,
-        at: instant,
-      }),
-    ),
-  ),
+  attendance: maybe(z.array(attendance)),
   recaps: maybe(
     z.array(
       z.strictObject({
@@ -322,18 +336,7 @@ export const studioDocument = z.strictObject({
       }),
     ),
   ),
-  checks: maybe(
-    z.array(
-      z.strictObject({
-        id,
-        section: id,
-        kind: z.enum(['half-way', 'final']),
-        date,
-        items: z.array(z.strictObject({ pattern: id, layers: z.array(layer), gate: z.boolean() })),
-        marks: z.array(mark),
-      }),
-    ),
-  ),
+  checks: maybe(z.array(check)),
   settings: maybe(json),
   mappings: maybe(json),
   ext: maybe(json),

@@ -1,0 +1,93 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { readCsv, writeCsv } from './csv.ts';
+
+const cells = (text: string) => {
+  const read = readCsv(text);
+  if (!read.ok) throw new Error(read.fault.message);
+  return read.value.map(row => row.cells);
+};
+
+describe('comma-separated values', () => {
+  test.each([
+    [
+      'quotes, commas and line breaks inside a cell',
+      'a,"b, ""c""\r\nd"\r\ne,f',
+      [
+        ['a', 'b, "c"\r\nd'],
+        ['e', 'f'],
+      ],
+    ],
+    [
+      'a byte order mark',
+      '\uFEFFid,name\nx,y',
+      [
+        ['id', 'name'],
+        ['x', 'y'],
+      ],
+    ],
+    [
+      'semicolons of a spreadsheet',
+      'id;name\nx;y,z',
+      [
+        ['id', 'name'],
+        ['x', 'y,z'],
+      ],
+    ],
+    [
+      'tabs',
+      'id\tname\nx\ty',
+      [
+        ['id', 'name'],
+        ['x', 'y'],
+      ],
+    ],
+    [
+      'old line ends and empty lines',
+      'a,b\r\rc,d\r',
+      [
+        ['a', 'b'],
+        ['c', 'd'],
+      ],
+    ],
+    ['spaces around a cell', ' a , b ', [['a', 'b']]],
+    ['a guarded formula', "'=1+1,'-x,-90", [['=1+1', '-x', '-90']]],
+    ['nothing', '', []],
+  ])('%s', (_, text, rows) => {
+    expect(cells(text)).toEqual(rows);
+  });
+
+  test('rows know the line on which they begin', () => {
+    const read = readCsv('a\n\n"b\nc"\nd');
+    expect(read.ok && read.value.map(({ line }) => line)).toEqual([1, 3, 5]);
+  });
+
+  test.each([
+    ['a,"b', 1, /never closed/],
+    ['a\n"b" c,d', 2, /after a closing quote/],
+  ])('%j is refused on line %d', (text, line, message) => {
+    const read = readCsv(text);
+    expect(read.ok ? undefined : read.fault.line).toBe(line);
+    expect(read.ok ? '' : read.fault.message).toMatch(message);
+  });
+
+  test('what would be a formula is written so that it is none; a number stays a number', () => {
+    expect(writeCsv([['=SUM(A1)', '-90', '@x', "'y"]])).toBe("'=SUM(A1),-90,'@x,''y\r\n");
+  });
+
+  test('what is written reads back equal', () => {
+    const cell = fc.oneof(
+      fc.string(),
+      fc.constantFrom('=1', '-90', "'", '"', ',', ' x ', 'a\r\nb', '\t', ';', '@'),
+    );
+    const rows = fc.array(fc.array(cell, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 5 });
+    fc.assert(
+      fc.property(rows, given => {
+        const header = ['id', 'name', 'kind', 'more'];
+        const kept = given.filter(row => row.some(text => text !== ''));
+        expect(cells(writeCsv([header, ...given]))).toEqual([header, ...kept]);
+      }),
+      { seed: 71, numRuns: 500 },
+    );
+  });
+});

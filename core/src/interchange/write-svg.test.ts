@@ -1,0 +1,83 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import type { Dance, Pattern } from '../model/document.ts';
+import { readFigure } from '../steps/figure.ts';
+import { dance, figure } from '../test/studio.ts';
+import { writeSheetSvg } from './write-svg.ts';
+
+const draw = (more: Partial<Pattern> = {}, inDance: Partial<Dance> = {}) =>
+  writeSheetSvg(readFigure(figure('a', more), { ...dance, ...inDance }).figure, {
+    lead: 'First',
+    follow: 'Second',
+  });
+
+/** The names of elements still open at the end, or undefined where they do not nest. */
+function openElements(drawing: string): readonly string[] | undefined {
+  const open: string[] = [];
+  for (const [, end, name = '', rest = ''] of drawing.matchAll(/<(\/?)([a-z]+)([^<>]*)>/g)) {
+    if (end) {
+      if (open.pop() !== name) return undefined;
+    } else if (!rest.endsWith('/')) open.push(name);
+  }
+  return open;
+}
+
+const words = (drawing: string) =>
+  [...drawing.matchAll(/<text [^>]*>([^<]*)<\/text>/g)].map(([, text]) => text);
+
+describe('a step sheet as a drawing', () => {
+  test('has the counts, the calls, a row a role by the house’s names, and the hold', () => {
+    const drawing = draw({ name: 'Pier walk', exit: 'near' });
+    expect(openElements(drawing)).toEqual([]);
+    expect(words(drawing)).toEqual(
+      expect.arrayContaining([
+        'Pier walk',
+        '1',
+        '2',
+        'Q',
+        'First',
+        'Second',
+        'L forward',
+        'R back',
+        'Open; ends in Near',
+      ]),
+    );
+  });
+
+  test('columns are as wide as their beats: a half has half of a whole', () => {
+    const drawing = draw({ rhythm: '1&2', parts: { lead: 'L side, R close, L side', follow: 'opposite' } });
+    const [one = 0, and = 0, two = 0] = [...drawing.matchAll(/<path d="M(\d+) 40V/g)].map(([, x]) =>
+      Number(x),
+    );
+    const width = Number(/width="(\d+)"/.exec(drawing)?.[1]);
+    expect([and - one, two - and, width - two]).toEqual([72, 72, 144]);
+  });
+
+  test('rests, own steps and turns are told', () => {
+    const drawing = draw({
+      rhythm: '1 2 3 (4)',
+      parts: { lead: 'L fwd, R fwd small, L close +180', follow: 'R back, L side, R close +180' },
+    });
+    expect(words(drawing)).toEqual(expect.arrayContaining(['(4)', 'rest', 'small', 'half left', 'own step']));
+    expect(drawing).toContain('url(#own-follow)');
+  });
+
+  test('a solo figure without timing and one without steps are drawn too', () => {
+    expect(words(draw({ rhythm: 'free', parts: { solo: 'L tap, L close' } }, { roles: 'solo' }))).toContain(
+      'L tap',
+    );
+    const { rhythm: _rhythm, parts: _parts, ...quality } = figure('a', { kind: 'quality' });
+    expect(openElements(writeSheetSvg(readFigure(quality, dance).figure))).toEqual([]);
+  });
+
+  test('whatever a figure is called, the drawing stays sound', () => {
+    fc.assert(
+      fc.property(fc.string(), name => {
+        const drawing = draw({ name });
+        expect(openElements(drawing)).toEqual([]);
+        expect(drawing).not.toMatch(/&(?!amp;|lt;|gt;|quot;)/);
+      }),
+      { seed: 81, numRuns: 200 },
+    );
+  });
+});

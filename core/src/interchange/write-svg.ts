@@ -1,0 +1,144 @@
+// A step sheet as a drawing of its own (SVG 1.1): columns as wide as their beats, a row a role, the hold below.
+import type { Role } from '../model/document.ts';
+import type { Figure, FigurePart } from '../steps/figure.ts';
+import { findHold } from '../steps/holds.ts';
+import { type SheetCell, type SheetLayout, sheetLayout } from '../steps/sheet.ts';
+import { actionInWords, turnInWords } from '../steps/words.ts';
+
+const TITLE = 96;
+const LEAST_COLUMN = 72;
+const ROW = 84;
+const COUNTS = 64;
+const RIBBON = 28;
+const HEAD = 40;
+
+const COLORS: Readonly<Record<Role, string>> = { lead: '#1F6F78', follow: '#A63D6E', solo: '#4B4E8C' };
+const INK = '#1B1F3B';
+const LINE = '#D8DCE6';
+
+/** The step sheet of a figure as the text of an SVG file; `names` are what the house calls the roles. */
+export function writeSheetSvg(figure: Figure, names: { readonly [role in Role]?: string } = {}): string {
+  const layout = sheetLayout(figure);
+  const narrowest = Math.min(...layout.columns.map(({ width }) => width || 1), 1);
+  const perBeat = LEAST_COLUMN / narrowest;
+  const edges = layout.columns.reduce<number[]>(
+    (all, { width }) => [...all, (all.at(-1) ?? 0) + width * perBeat],
+    [TITLE],
+  );
+  const width = edges.at(-1) ?? TITLE;
+  const bottom = HEAD + COUNTS + figure.parts.length * ROW;
+  const height = bottom + RIBBON;
+  const body = [
+    label(0, 24, figure.pattern.name, { size: 20, weight: 700 }),
+    ...drawCounts(layout, edges),
+    ...figure.parts.flatMap((part, index) =>
+      drawRow(part, layout, edges, HEAD + COUNTS + index * ROW, names[part.role]),
+    ),
+    ...drawHold(figure, width, bottom),
+  ];
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="sans-serif">`,
+    '<defs>',
+    ...figure.parts.map(
+      ({ role }) =>
+        `<pattern id="own-${role}" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="2.2" height="5" fill="${COLORS[role]}"/></pattern>`,
+    ),
+    '</defs>',
+    `<rect width="${width}" height="${height}" fill="#FFFFFF"/>`,
+    ...body,
+    '</svg>\n',
+  ].join('\n');
+}
+
+function drawCounts({ columns, cells }: SheetLayout, edges: readonly number[]): readonly string[] {
+  const [first] = [...cells.values()];
+  const isRest = (column: number) =>
+    first?.some(({ from, step }) => from === column && step === null) ?? false;
+  return columns.flatMap(({ label: count, edge }, index) => {
+    const x = edges[index] ?? 0;
+    const call = first?.find(({ from }) => from === index)?.call ?? '';
+    const weight = { phrase: 3, bar: 1.5, none: 0.75 }[edge];
+    return [
+      `<path d="M${x} ${HEAD}V${HEAD + COUNTS}" stroke="${edge === 'none' ? LINE : INK}" stroke-width="${weight}"/>`,
+      label(x + 6, HEAD + 24, isRest(index) ? `(${count})` : count, { size: 20, weight: 700 }),
+      label(x + 6, HEAD + 46, call, { size: 13 }),
+    ];
+  });
+}
+
+function drawRow(
+  part: FigurePart,
+  { cells }: SheetLayout,
+  edges: readonly number[],
+  top: number,
+  name: string | undefined,
+): readonly string[] {
+  const color = COLORS[part.role];
+  const end = edges.at(-1) ?? TITLE;
+  return [
+    `<path d="M0 ${top}H${end}" stroke="${LINE}"/>`,
+    label(4, top + ROW / 2, name ?? { lead: 'Leader', follow: 'Follower', solo: 'Steps' }[part.role], {
+      size: 13,
+      weight: 700,
+      color,
+    }),
+    ...(cells.get(part.role) ?? []).flatMap(cell => drawCell(part, cell, edges[cell.from] ?? 0, top)),
+  ];
+}
+
+function drawCell(part: FigurePart, cell: SheetCell, x: number, top: number): readonly string[] {
+  const frame = `<path d="M${x} ${top}v${ROW}" stroke="${LINE}"/>`;
+  const figureStep = cell.step === null ? undefined : part.steps[cell.step];
+  const step = figureStep?.step;
+  if (!step) return [frame, ...(cell.step === null ? [label(x + 6, top + 18, 'rest', { size: 12 })] : [])];
+  const isOwn = figureStep.natural === 'own';
+  const turn = step.turnBefore + step.turnAfter;
+  const lines = [
+    `${step.foot === 'B' ? 'both' : step.foot} ${actionInWords(step.action)}`,
+    ...(step.qualifiers.length > 0 ? [step.qualifiers.join(', ')] : []),
+    ...(turn === 0 ? [] : [turnInWords(turn)]),
+    ...(isOwn ? ['own step'] : []),
+  ];
+  return [
+    frame,
+    `<rect x="${x + 6}" y="${top + 6}" width="${step.foot === 'B' ? 20 : 10}" height="14" rx="5" fill="${isOwn ? `url(#own-${part.role})` : COLORS[part.role]}"/>`,
+    ...lines.map((line, index) =>
+      label(x + 6, top + 36 + index * 14, line, { size: 12, weight: index === 0 ? 700 : 400 }),
+    ),
+  ];
+}
+
+function drawHold({ pattern, dance, parts }: Figure, width: number, top: number): readonly string[] {
+  const name = (id: string) => findHold(dance, id)?.name ?? id;
+  const entry = (pattern.entry ?? []).map(name).join(' or ');
+  if (entry === '' || parts.length === 0) return [];
+  const changes = (pattern.holds ?? []).map(({ hold }) => name(hold));
+  const exit = pattern.exit ?? 'same';
+  const ends =
+    exit === 'same' ? 'the same hold' : (typeof exit === 'string' ? [exit] : exit).map(name).join(' or ');
+  return [
+    `<rect x="${TITLE}" y="${top}" width="${Math.max(0, width - TITLE)}" height="${RIBBON}" fill="#FBF0D2"/>`,
+    label(4, top + 18, 'Hold', { size: 13, weight: 700 }),
+    label(TITLE + 6, top + 18, `${[entry, ...changes].join(', then ')}; ends in ${ends}`, { size: 13 }),
+  ];
+}
+
+interface LabelLook {
+  readonly size: number;
+  readonly weight?: number;
+  readonly color?: string;
+}
+
+function label(x: number, y: number, words: string, { size, weight = 400, color = INK }: LabelLook): string {
+  return words === ''
+    ? ''
+    : `<text x="${x}" y="${y}" font-size="${size}" font-weight="${weight}" fill="${color}">${escapeXml(words)}</text>`;
+}
+
+function escapeXml(words: string): string {
+  return words
+    .replaceAll('&', '&amp;')
+    .replaceAll('<', '&lt;')
+    .replaceAll('>', '&gt;')
+    .replaceAll('"', '&quot;');
+}

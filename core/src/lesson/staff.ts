@@ -1,0 +1,28 @@
+import type { Section } from '../model/document.ts';
+
+/**
+ * True when a person is on the staff of a class on a date: within the days they were given, both included.
+ * Without a date (a lesson that has none yet) only those count who have no days set.
+ */
+export function isOnStaff(
+  section: Pick<Section, 'staff'>,
+  person: string,
+  date: string | undefined,
+): boolean {
+  return section.staff.some(
+    entry =>
+      entry.person === person &&
+      (entry.from === undefined || (date !== undefined && entry.from <= date)) &&
+      (entry.to === undefined || (date !== undefined && date <= entry.to)),
+  );
+}
+
+/** The numbers of the lessons that a person teaches or stands in for, from 1; `lessons` in all. */
+export function ownLessons(
+  section: Pick<Section, 'staff' | 'dates'>,
+  person: string,
+  lessons: number,
+): readonly number[] {
+  const all = Array.from({ length: lessons }, (_, index) => index + 1);
+  return all.filter(lesson => isOnStaff(section, person, section.dates[lesson - 1]));
+}
