@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
@@ -67,7 +67,9 @@ describe('timing and phrase', () => {
 
 describe('files', () => {
   test('check of the demo finds nothing', () => {
-    expect(ask('check', demo)).toEqual({ patterns: 21, problems: [] });
+    const { patterns, problems } = ask('check', demo);
+    expect(patterns).toBe(58);
+    expect(problems.filter(({ severity }: { severity: string }) => severity === 'error')).toEqual([]);
   });
 
   test('check with an error exits 1, plan of such a course is refused with the place', () => {
@@ -129,6 +131,74 @@ describe('files', () => {
 
   test('a course that is not there is told with those that are', () => {
     expect(refusal('plan', demo, 'waltz')).toMatch(/there are: hustle-1/);
+  });
+});
+
+describe('figures', () => {
+  test('closure of the side basic: 3 beats over phrases of 8 are 8 times, 24 beats', () => {
+    expect(ask('closure', demo, 'side-basic')).toEqual({
+      foot: 1,
+      facing: 1,
+      phrase: 8,
+      hold: 1,
+      all: 8,
+      beats: '24',
+    });
+  });
+  test('links of the quarter turn on the line of dance: the progressive chassé begins where it ends', () => {
+    expect(ask('links', demo, 'quarter-turn')).toEqual({
+      after: ['progressive-chasse'],
+      before: ['walks-to-wall', 'progressive-chasse', 'forward-lock', 'cross-chasse'],
+    });
+  });
+  test('compare tells novelty and pairs for each role', () => {
+    const { novelty, roles } = ask('compare', demo, 'side-basic', 'close-basic');
+    expect(novelty).toBe(0);
+    expect(roles.follow.pairs).toHaveLength(4);
+    expect(roles.lead.pairs[0]).toEqual([0, 0, 'same']);
+  });
+  test.each([
+    [['closure', demo, 'none'], /there is no pattern "none"/],
+    [['links', demo], /expected FILE PATTERN/],
+    [['compare', demo, 'wrap', 'none'], /there is no pattern "none"/],
+  ])('%j is refused', (list, message) => {
+    expect(refusal(...list)).toMatch(message);
+  });
+});
+
+describe('convert', () => {
+  const text = (...list: string[]) => {
+    const answer = runCommand(['convert', ...list]);
+    if ('error' in answer) throw new Error(answer.error);
+    return answer.text;
+  };
+  test('to json is the canonical text, which is what the demo is', () => {
+    expect(text(demo, '--to', 'json')).toBe(readFileSync(demo, 'utf8'));
+  });
+  test('to csv has a line for each figure and one for the names', () => {
+    const lines = text(demo, '--to', 'csv').trim().split('\r\n');
+    expect(lines).toHaveLength(59);
+    expect(lines[0]).toMatch(/^id,dance,name,kind,level,rhythm/);
+    expect(text(demo, '--to', 'csv', '--what', 'students')).toMatch(/^id,name,role\r\n/);
+  });
+  test('to svg draws a figure with its words, one step a cell', () => {
+    const drawing = text(demo, '--to', 'svg', '--what', 'left-turn');
+    expect(drawing).toMatch(/^<svg xmlns/);
+    expect(drawing).toContain('>Left turn</text>');
+    expect(drawing.match(/<rect [^>]*rx="5"/g)).toHaveLength(8);
+    expect(drawing).toContain('url(#own-follow)');
+  });
+  test.each([
+    [['--to', 'pdf'], /needs --to csv/],
+    [['--to', 'csv', '--what', 'rooms'], /there are: patterns, items/],
+    [['--to', 'svg'], /needs --what/],
+    [['--to', 'svg', '--what', 'none'], /no pattern "none"/],
+  ])('%j is refused', (list, message) => {
+    expect(refusal('convert', demo, ...list)).toMatch(message);
+  });
+  test('in a batch the text stands as a string', () => {
+    const calls = save('convert.json', [['convert', demo, '--to', 'csv', '--what', 'students']]);
+    expect(ask('batch', calls)[0].out).toBe(text(demo, '--to', 'csv', '--what', 'students'));
   });
 });
 

@@ -1,5 +1,7 @@
 import { checkDocument } from '@map-step/core';
 import { z } from 'zod';
+import { CONVERT_OPTIONS, convert } from './convert-verb.ts';
+import { closure, compare, links } from './figure-verbs.ts';
 import { readStudio, readValue } from './files.ts';
 import { judge, lesson, PLAN_OPTIONS, plan, SOLVE_OPTIONS, solveProblem } from './plan-verbs.ts';
 import { PHRASE_OPTIONS, phrase, TIMING_OPTIONS, timing } from './timing-verbs.ts';
@@ -27,10 +29,14 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['timing', { usage: '--rhythm R', options: TIMING_OPTIONS, run: fine(timing) }],
   ['phrase', { usage: '--beats B --phrase P', options: PHRASE_OPTIONS, run: fine(phrase) }],
   ['check', { usage: 'FILE', options: [], run: check }],
+  ['closure', { usage: 'FILE PATTERN', options: [], run: fine(closure) }],
+  ['compare', { usage: 'FILE A B', options: [], run: fine(compare) }],
+  ['links', { usage: 'FILE PATTERN', options: [], run: fine(links) }],
   ['plan', { usage: 'FILE COURSE', options: PLAN_OPTIONS, run: plan }],
   ['solve', { usage: 'FILE', options: SOLVE_OPTIONS, run: solveProblem }],
   ['judge', { usage: 'FILE PLANFILE', options: [], run: judge }],
   ['lesson', { usage: 'FILE COURSE N', options: SOLVE_OPTIONS, run: lesson }],
+  ['convert', { usage: 'FILE --to csv|json|svg', options: CONVERT_OPTIONS, run: fine(convert) }],
   ['batch', { usage: 'FILE', options: [], run: fine(batch) }],
 ]);
 
@@ -41,7 +47,7 @@ const calls = z.array(z.array(z.string().max(10_000)).max(50)).max(MAX_BATCH);
 export function runCommand(list: readonly string[]): Answer {
   try {
     const { value, code } = runVerb(list);
-    return { code, text: `${JSON.stringify(value)}\n` };
+    return { code, text: typeof value === 'string' ? value : `${JSON.stringify(value)}\n` };
   } catch (error) {
     if (error instanceof UsageError) return { code: 2, error: error.message.replaceAll('\n', ' ') };
     throw error;

@@ -1,0 +1,44 @@
+import {
+  compareFigures,
+  type Figure,
+  figureClosure,
+  figureLinks,
+  type Library,
+  openLibrary,
+  printBeats,
+} from '@map-step/core';
+import { readSoundStudio } from './files.ts';
+import { type Arguments, takeWords, UsageError } from './usage.ts';
+
+export function closure(args: Arguments) {
+  const [file = '', id = ''] = takeWords(args, 'FILE', 'PATTERN');
+  const { beats, ...repeats } = figureClosure(openFigures(file, id).get(id));
+  return { ...repeats, beats: beats === null ? null : printBeats(beats) };
+}
+
+export function links(args: Arguments) {
+  const [file = '', id = ''] = takeWords(args, 'FILE', 'PATTERN');
+  const { library, get } = openFigures(file, id);
+  return figureLinks(library, get(id));
+}
+
+export function compare(args: Arguments) {
+  const [file = '', a = '', b = ''] = takeWords(args, 'FILE', 'A', 'B');
+  const { get } = openFigures(file, a, b);
+  return compareFigures(get(a), get(b));
+}
+
+/** A studio in which these figures are sound; one that is missing or has errors is refused. */
+export function openFigures(
+  file: string,
+  ...ids: readonly string[]
+): { library: Library; get(id: string): Figure } {
+  const library = openLibrary(readSoundStudio(file, new Set(ids)));
+  const get = (id: string): Figure => {
+    const reading = library.readings.get(id);
+    if (!reading) throw new UsageError(`${file}: /patterns: there is no pattern "${id}"`);
+    return reading.figure;
+  };
+  for (const id of ids) get(id);
+  return { library, get };
+}
