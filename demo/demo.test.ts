@@ -4,7 +4,12 @@ import {
   checkDocument,
   judgePlan,
   openLibrary,
+  PATTERN_TABLE,
+  readCsv,
   readDocument,
+  readTable,
+  tableRows,
+  writeCsv,
   writeDocument,
 } from '@map-step/core';
 import { expect, test } from 'vitest';
@@ -17,9 +22,14 @@ test('the file is what its source makes (npm run demo)', () => {
   expect(text).toBe(writeDocument(buildDemo(tarnStreet)));
 });
 
-test('every figure passes check without an error or a hint', () => {
+test('every figure passes check without an error; hints speak of turns on the line and of three over four', () => {
   const read = readDocument(text);
-  expect(read.ok && checkDocument(read.value).problems).toEqual([]);
+  const problems = read.ok ? checkDocument(read.value).problems : [];
+  expect(problems.filter(({ severity }) => severity === 'error')).toEqual([]);
+  expect([...new Set(problems.map(({ code }) => code))].sort()).toEqual([
+    'beats-off-bar',
+    'turn-against-line',
+  ]);
 });
 
 test('Hustle 1 has at least 14 figures with both roles', () => {
@@ -35,4 +45,12 @@ test('the plan on paper breaks no rule', () => {
   if (!built?.ok) throw new Error('the course cannot be planned');
   const placed = Object.fromEntries((course?.placed ?? []).map(({ pattern, lesson }) => [pattern, lesson]));
   expect(judgePlan(built.value, placed).broken).toEqual([]);
+});
+
+test('every figure goes through a table of a spreadsheet and reads back equal', () => {
+  const { patterns = [] } = tarnStreet;
+  const rows = readCsv(writeCsv(tableRows(PATTERN_TABLE, patterns)));
+  const table = rows.ok ? readTable(PATTERN_TABLE, rows.value) : rows;
+  expect(table.ok && table.value.faults).toEqual([]);
+  expect(table.ok && table.value.rows.map(({ entry }) => entry)).toEqual(patterns);
 });

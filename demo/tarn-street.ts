@@ -10,6 +10,7 @@ import type {
   Student,
   StudioDocument,
 } from '@map-step/core';
+import { balboa, balboaCourse, balboaLevels, balboaPatterns } from './balboa.ts';
 import {
   hustle,
   hustleBasics,
@@ -19,6 +20,8 @@ import {
   hustlePractice,
   hustleTurns,
 } from './hustle.ts';
+import { quickstep, quickstepCourse, quickstepLevels, quickstepPatterns } from './quickstep.ts';
+import { tap, tapCourse, tapLevels, tapPatterns } from './tap.ts';
 
 /** The Monday of lesson 5: loading moves every date so that it falls into the current week. */
 const ANCHOR = '2026-03-09';
@@ -223,11 +226,14 @@ export const tarnStreet: StudioDocument = {
     roles: { lead: 'Leader', follow: 'Follower' },
     counting: 'numbers',
   },
-  dances: [hustle],
-  levels: hustleLevels,
-  patterns: [...hustleBasics, ...hustleTurns, ...hustlePatterns, ...hustlePractice],
+  dances: [hustle, quickstep, balboa, tap],
+  levels: [...hustleLevels, ...quickstepLevels, ...balboaLevels, ...tapLevels],
+  patterns: [
+    ...[...hustleBasics, ...hustleTurns, ...hustlePatterns, ...hustlePractice],
+    ...[...quickstepPatterns, ...balboaPatterns, ...tapPatterns],
+  ],
   elements: hustleElements,
-  courses: [course],
+  courses: [course, quickstepCourse, balboaCourse, tapCourse],
   rooms: [
     { id: 'sail-loft', name: 'Sail Loft', length: 12, width: 9 },
     { id: 'net-room', name: 'Net Room', length: 7, width: 6 },
