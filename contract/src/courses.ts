@@ -1,16 +1,18 @@
-import type {
-  Course,
-  Dance,
-  Element,
-  Level,
-  Pattern,
-  Person,
-  PlanVersion,
-  Room,
-  Section,
-  Studio,
+import {
+  type Course,
+  type Dance,
+  type Element,
+  type Level,
+  type Pattern,
+  type Person,
+  type PlanVersion,
+  patternSchema,
+  type Room,
+  type Section,
+  type Studio,
 } from '@map-step/core';
 import { z } from 'zod';
+import { editCommand, type HistoryEntry, undoCommand } from './commands.ts';
 
 const id = z.string().regex(/^[a-z0-9-]{1,64}$/);
 const lesson = z.int().min(1).max(100);
@@ -29,24 +31,17 @@ const courseCommand = z.discriminatedUnion('kind', [
     name: z.string().trim().min(1).max(200),
     note: z.string().max(2000),
   }),
-  z.strictObject({ kind: z.literal('undo'), of: z.string().regex(/^\d{1,18}$/) }),
+  editCommand,
+  undoCommand,
 ]);
 
 export const courseCommandBody = z.strictObject({ seen: z.int().min(1), command: courseCommand });
 
+/** A new figure, whole; an id that is there already is refused. */
+export const figureCreateBody = z.strictObject({ figure: patternSchema });
+
 export type CourseMove = z.infer<typeof move>;
 export type CourseCommand = z.infer<typeof courseCommand>;
-
-export interface HistoryEntry {
-  readonly id: string;
-  readonly kind: CourseCommand['kind'];
-  readonly what: string;
-  readonly by: string;
-  readonly at: string;
-  /** The entry that this one takes back. */
-  readonly undoes: string | null;
-  readonly undone: boolean;
-}
 
 export interface SectionSummary {
   readonly id: string;
@@ -70,6 +65,13 @@ export interface CourseSummary {
   readonly sections: readonly SectionSummary[];
 }
 
+/** The newest classes first, and courses that have none yet. */
+export interface CourseListAnswer {
+  readonly courses: readonly CourseSummary[];
+  /** True when older classes are on the next page. */
+  readonly more: boolean;
+}
+
 export interface CourseAnswer {
   readonly course: Course;
   readonly version: number;
@@ -79,20 +81,25 @@ export interface CourseAnswer {
   readonly history: readonly HistoryEntry[];
 }
 
-export interface MaterialAnswer {
+/** All dances, levels and elements, and the figures of the dances that were asked for with what they need. */
+export interface Material {
   readonly dances: readonly Dance[];
   readonly levels: readonly Level[];
   readonly patterns: readonly Pattern[];
   readonly elements: readonly Element[];
 }
 
+export interface MaterialAnswer {
+  /** Another one as soon as anything in the studio's material has changed. */
+  readonly stamp: string;
+  /** Null when it is as the asker, who named this stamp, has it. */
+  readonly material: Material | null;
+}
+
 export interface StudioAnswer {
   readonly studio: Studio;
   readonly people: readonly Person[];
   readonly rooms: readonly Room[];
-}
-
-export interface ImportAnswer {
-  readonly added: { readonly [kind: string]: number };
-  readonly unchanged: number;
+  /** What the columns of the last foreign table of figures meant. */
+  readonly figureColumns: { readonly [column: string]: string };
 }

@@ -1,9 +1,13 @@
+import type { Clash } from '@map-step/core';
+
 /** Every way a request can fail, with its HTTP status: one table for server and browser. */
 export const ERROR_STATUS = {
   'bad-request': 400,
   'not-signed-in': 401,
   'wrong-password': 401,
   'not-allowed': 403,
+  /** The session is another one than the page was loaded with. */
+  'old-page': 403,
   'not-found': 404,
   stale: 409,
   conflict: 409,
@@ -13,6 +17,8 @@ export const ERROR_STATUS = {
   'too-many': 429,
   internal: 500,
   'database-away': 503,
+  'read-only': 503,
+  'storage-full': 507,
 } as const satisfies Record<string, number>;
 
 export type ErrorCode = keyof typeof ERROR_STATUS;
@@ -24,6 +30,7 @@ export interface ErrorBody {
   /** Of this one failure, as the server's log names it. */
   readonly id: string;
   readonly problems?: readonly { readonly at: string; readonly message: string }[];
-  /** With `stale`: what stands on the server now. */
+  /** With `stale`: what stands on the server now, and where two people differ. */
   readonly current?: unknown;
+  readonly clashes?: readonly Clash[];
 }

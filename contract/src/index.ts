@@ -1,16 +1,25 @@
 export {
+  type DocumentCommand,
+  documentCommandBody,
+  type HistoryEntry,
+  type StaleDetails,
+  type Versioned,
+} from './commands.ts';
+export {
   type CourseAnswer,
   type CourseCommand,
+  type CourseListAnswer,
   type CourseMove,
   type CourseSummary,
   courseCommandBody,
-  type HistoryEntry,
-  type ImportAnswer,
+  figureCreateBody,
+  type Material,
   type MaterialAnswer,
   type SectionSummary,
   type StudioAnswer,
 } from './courses.ts';
 export { ERROR_STATUS, type ErrorBody, type ErrorCode } from './errors.ts';
+export type { ImportResult, ImportUndone, JobAnswer, JobFault, JobKind, JobState } from './jobs.ts';
 export { type Change, EVERYTHING } from './live.ts';
 export {
   type Access,
@@ -21,16 +30,22 @@ export {
   type StaffRole,
 } from './routes.ts';
 export {
+  type AttendanceEntry,
+  attendanceBody,
+  type CheckAnswer,
   type FinishBody,
   finishBody,
   type LogEntry,
   logBody,
+  type MarkEntry,
+  markBody,
   type PublishAnswer,
   type RecapAnswer,
+  type RecapDetail,
   recapPublishBody,
-  recapSaveBody,
   type SectionAnswer,
   type ShareAnswer,
+  type StoredAnswer,
 } from './sections.ts';
 export {
   demoSignInBody,
@@ -41,3 +56,8 @@ export {
   setupBody,
   signInBody,
 } from './session.ts';
+export {
+  type TableOrder,
+  type TableResult,
+  tableBody,
+} from './tables.ts';

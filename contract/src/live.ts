@@ -1,6 +1,6 @@
 /** What has changed in a studio: ids only; whoever cares reads it again. */
 export interface Change {
-  readonly topic: 'course' | 'section' | 'everything';
+  readonly topic: 'course' | 'section' | 'material' | 'job' | 'everything';
   readonly id: string;
 }
 

@@ -9,11 +9,13 @@ export interface RouteDefinition {
   readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
   readonly path: string;
   readonly access: Access;
-  /** Only staff of the section named in the path, besides the director. */
-  readonly ownSection?: boolean;
+  /** Only the staff of the class named in the path on the days they were given, besides the director. */
+  readonly ownClass?: boolean;
 }
 
 const DIRECTOR = ['director'] as const;
+/** Who writes down what the studio teaches and asks for. */
+const WRITING = ['director', 'teacher'] as const;
 const TEACHING = ['director', 'teacher', 'assistant', 'stand-in'] as const;
 
 /** The one table of routes and rights; the server refuses to start with a route that is missing here. */
@@ -28,36 +30,74 @@ export const ROUTES = {
   'live.follow': { method: 'GET', path: '/api/live', access: 'signed-in' },
   'studio.read': { method: 'GET', path: '/api/studio', access: 'signed-in' },
   'studio.export': { method: 'GET', path: '/api/studio/export', access: DIRECTOR },
+  'studio.table': { method: 'GET', path: '/api/studio/tables/:table', access: DIRECTOR },
   'studio.import': { method: 'POST', path: '/api/studio/import', access: DIRECTOR },
+  'import.undo': { method: 'POST', path: '/api/imports/:job/undo', access: DIRECTOR },
+  'job.read': { method: 'GET', path: '/api/jobs/:job', access: DIRECTOR },
+  'job.stop': { method: 'DELETE', path: '/api/jobs/:job', access: DIRECTOR },
   'material.read': { method: 'GET', path: '/api/material', access: 'signed-in' },
+  'figure.create': { method: 'POST', path: '/api/figures', access: WRITING },
+  'table.import': { method: 'POST', path: '/api/imports', access: DIRECTOR },
+  'figure.read': { method: 'GET', path: '/api/figures/:figure', access: 'signed-in' },
+  'figure.command': { method: 'POST', path: '/api/figures/:figure/commands', access: WRITING },
   'course.list': { method: 'GET', path: '/api/courses', access: 'signed-in' },
   'course.read': { method: 'GET', path: '/api/courses/:course', access: 'signed-in' },
   'course.command': { method: 'POST', path: '/api/courses/:course/commands', access: DIRECTOR },
   'section.read': { method: 'GET', path: '/api/sections/:section', access: 'signed-in' },
-  'section.log': { method: 'POST', path: '/api/sections/:section/logs', access: TEACHING, ownSection: true },
+  'section.log': { method: 'POST', path: '/api/sections/:section/logs', access: TEACHING, ownClass: true },
   'lesson.finish': {
     method: 'POST',
     path: '/api/sections/:section/lessons/:lesson/finish',
     access: TEACHING,
-    ownSection: true,
+    ownClass: true,
   },
-  'recap.save': {
-    method: 'PUT',
-    path: '/api/sections/:section/lessons/:lesson/recaps/:audience',
+  'section.command': {
+    method: 'POST',
+    path: '/api/sections/:section/commands',
+    access: DIRECTOR,
+  },
+  'section.document': { method: 'GET', path: '/api/sections/:section/document', access: 'signed-in' },
+  'section.attend': {
+    method: 'POST',
+    path: '/api/sections/:section/attendance',
     access: TEACHING,
-    ownSection: true,
+    ownClass: true,
+  },
+  'check.read': { method: 'GET', path: '/api/sections/:section/checks/:check', access: 'signed-in' },
+  'check.command': {
+    method: 'POST',
+    path: '/api/sections/:section/checks/:check/commands',
+    access: WRITING,
+    ownClass: true,
+  },
+  'check.mark': {
+    method: 'POST',
+    path: '/api/sections/:section/checks/:check/marks',
+    access: TEACHING,
+    ownClass: true,
+  },
+  'recap.read': {
+    method: 'GET',
+    path: '/api/sections/:section/lessons/:lesson/recaps/:audience',
+    access: 'signed-in',
+  },
+  'recap.command': {
+    method: 'POST',
+    path: '/api/sections/:section/lessons/:lesson/recaps/:audience/commands',
+    access: TEACHING,
+    ownClass: true,
   },
   'recap.publish': {
     method: 'POST',
     path: '/api/sections/:section/lessons/:lesson/recaps/:audience/publish',
     access: TEACHING,
-    ownSection: true,
+    ownClass: true,
   },
   'recap.revoke': {
     method: 'DELETE',
     path: '/api/sections/:section/lessons/:lesson/recaps/:audience/links',
     access: TEACHING,
-    ownSection: true,
+    ownClass: true,
   },
   'share.read': { method: 'GET', path: '/api/share/:token', access: 'anyone' },
 } as const satisfies Record<string, RouteDefinition>;

@@ -1,9 +1,26 @@
-import { type Audience, type Log, logSchema, type Section, type Student } from '@map-step/core';
+import {
+  type Attendance,
+  type Audience,
+  attendanceSchema,
+  type Check,
+  type Log,
+  logSchema,
+  markSchema,
+  type Section,
+  type Student,
+} from '@map-step/core';
 import { z } from 'zod';
+import type { HistoryEntry, Versioned } from './commands.ts';
 
 /** The client names the entry; the server says who wrote it. */
 const logEntry = logSchema.omit({ by: true, section: true });
 export const logBody = z.strictObject({ logs: z.array(logEntry).min(1).max(200) });
+
+const attendanceEntry = attendanceSchema.omit({ by: true, section: true });
+export const attendanceBody = z.strictObject({ attendance: z.array(attendanceEntry).min(1).max(200) });
+
+const markEntry = markSchema.omit({ by: true });
+export const markBody = z.strictObject({ marks: z.array(markEntry).min(1).max(500) });
 
 const markdown = z.string().max(100_000);
 
@@ -14,10 +31,11 @@ export const finishBody = z.strictObject({
     .min(1)
     .max(2),
 });
-export const recapSaveBody = z.strictObject({ seen: z.int().min(1), markdown });
 export const recapPublishBody = z.strictObject({ seen: z.int().min(1) });
 
 export type LogEntry = z.infer<typeof logEntry>;
+export type AttendanceEntry = z.infer<typeof attendanceEntry>;
+export type MarkEntry = z.infer<typeof markEntry>;
 export type FinishBody = z.infer<typeof finishBody>;
 
 export interface RecapAnswer {
@@ -31,10 +49,19 @@ export interface RecapAnswer {
   readonly links: number;
 }
 
+/** A recap with its newest history first. */
+export interface RecapDetail {
+  readonly recap: RecapAnswer;
+  readonly history: readonly HistoryEntry[];
+}
+
 export interface SectionAnswer {
   readonly section: Section;
+  readonly version: number;
   readonly students: readonly Student[];
+  /** In the order in which the server got them, as is the attendance. */
   readonly logs: readonly Log[];
+  readonly attendance: readonly Attendance[];
   readonly recaps: readonly RecapAnswer[];
 }
 
@@ -53,3 +80,11 @@ export interface ShareAnswer {
   readonly date: string | null;
   readonly markdown: string;
 }
+
+/** The entries that are on the server now. */
+export interface StoredAnswer {
+  readonly stored: readonly string[];
+}
+
+/** A check with the marks given so far, in the order in which the server got them. */
+export type CheckAnswer = Versioned<Check>;

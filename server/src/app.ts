@@ -1,10 +1,14 @@
+import { ROUTES } from '@map-step/contract';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
+import { checkRoutes } from './features/checks/check-routes.ts';
 import { courseRoutes } from './features/courses/course-routes.ts';
+import { figureRoutes } from './features/figures/figure-routes.ts';
 import { healthRoutes } from './features/health/health-routes.ts';
+import { jobRoutes } from './features/jobs/job-routes.ts';
 import { liveRoutes } from './features/live/live-routes.ts';
 import { sectionRoutes } from './features/sections/section-routes.ts';
 import { sessionRoutes } from './features/session/session-routes.ts';
@@ -15,6 +19,7 @@ import { HttpFault } from './http/http-fault.ts';
 import { mountPages, securityHeaders } from './http/pages.ts';
 import { mountRoutes } from './http/route.ts';
 import { createSessions, type SessionOptions } from './http/session.ts';
+import { signInTries } from './http/sign-in-tries.ts';
 
 export interface AppOptions extends SessionOptions {
   readonly pages: string;
@@ -35,15 +40,15 @@ const QUARTER_HOUR_MS = 900_000;
 export function createApp(deps: Deps, options: AppOptions): App {
   const app = express();
   const sessions = createSessions(options);
-  app.disable('x-powered-by');
-  app.use(securityHeaders, compression());
+  app.disable('x-powered-by').disable('etag');
+  app.use(securityHeaders, compression({ level: 3 }));
   app.use('/api', requestLog(deps), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  app.use(IMPORT_PATH, express.text({ type: () => true, limit: MAX_IMPORT }));
+  app.use([IMPORT_PATH, ROUTES['table.import'].path], express.text({ type: () => true, limit: MAX_IMPORT }));
   app.use('/api', express.text({ type: 'application/json', limit: MAX_BODY }), sessions.handler);
-  app.post(['/api/session', '/api/setup'], signInLimit(options.signInLimit));
+  app.post(['/api/session', '/api/setup'], signInLimit(deps, options));
   mountRoutes(app, deps, [
     ...healthRoutes,
     ...liveRoutes,
@@ -51,6 +56,9 @@ export function createApp(deps: Deps, options: AppOptions): App {
     ...studioRoutes,
     ...courseRoutes,
     ...sectionRoutes,
+    ...checkRoutes,
+    ...figureRoutes,
+    ...jobRoutes,
     ...shareRoutes,
   ]);
   app.use('/api', () => {
@@ -77,8 +85,9 @@ function requestLog({ logger }: Deps) {
   });
 }
 
-function signInLimit(limit: number) {
+function signInLimit({ database }: Deps, { signInLimit: limit, secret }: AppOptions) {
   return rateLimit({
+    store: signInTries(database, secret),
     windowMs: QUARTER_HOUR_MS,
     limit,
     skipSuccessfulRequests: true,

@@ -1,11 +1,13 @@
 import type { Logger } from 'pino';
 import type { ChangeFeed } from './db/change-feed.ts';
 import type { Database } from './db/database.ts';
+import type { JobQueue } from './jobs/job-queue.ts';
 
 /** All that the server's parts need from outside, in one object. */
 export interface Deps {
   readonly database: Database;
   readonly changes: ChangeFeed;
+  readonly jobs: Pick<JobQueue, 'send'>;
   readonly logger: Logger;
   readonly now: () => Date;
   /** A fixed date for tests and pictures. */
@@ -14,8 +16,14 @@ export interface Deps {
   readonly demo: boolean;
 }
 
+/** Making one takes longer than a query. */
+const formats = new Map<string, Intl.DateTimeFormat>();
+
 /** YYYY-MM-DD of the day it is in a time zone. */
 export function todayIn(deps: Deps, timezone: string): string {
   if (deps.today) return deps.today;
-  return new Intl.DateTimeFormat('en-CA', { timeZone: timezone, dateStyle: 'short' }).format(deps.now());
+  const format =
+    formats.get(timezone) ?? new Intl.DateTimeFormat('en-CA', { timeZone: timezone, dateStyle: 'short' });
+  formats.set(timezone, format);
+  return format.format(deps.now());
 }

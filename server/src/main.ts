@@ -7,6 +7,7 @@ import { openChangeFeed } from './db/change-feed.ts';
 import { openDatabase } from './db/database.ts';
 import type { Deps } from './deps.ts';
 import { loadDemo } from './features/studio/demo.ts';
+import { type JobQueue, openJobQueue } from './jobs/job-queue.ts';
 
 const env = process.env;
 const databaseUrl = env.DATABASE_URL;
@@ -18,26 +19,26 @@ if (!databaseUrl) {
 }
 const LAST_REQUESTS_MS = 1500;
 const port = Number(env.PORT ?? 4170);
+const logger = pino({ level: env.LOG_LEVEL ?? 'warn' });
+const database = openDatabase(databaseUrl);
+let jobs: JobQueue;
+try {
+  await database.migrate();
+  jobs = await openJobQueue({ databaseUrl, database, logger });
+} catch (error) {
+  giveUp(error);
+}
 const deps: Deps = {
-  database: openDatabase(databaseUrl),
+  database,
   changes: openChangeFeed(databaseUrl),
-  logger: pino({ level: env.LOG_LEVEL ?? 'warn' }),
+  jobs,
+  logger,
   now: () => new Date(),
   demo: env.MAPSTEP_DEMO === '1',
   ...(env.MAPSTEP_TODAY && { today: env.MAPSTEP_TODAY }),
 };
 
-try {
-  await deps.database.migrate();
-  if (deps.demo && env.MAPSTEP_DEMO_FILE) await loadDemo(deps, env.MAPSTEP_DEMO_FILE);
-} catch (error) {
-  deps.logger.error({ err: error }, 'could not start');
-  const reason = error instanceof Error ? error.message : 'for an unknown reason';
-  process.stderr.write(
-    `The database could not be prepared: ${reason || 'it does not answer'}. Check DATABASE_URL.\n`,
-  );
-  process.exit(1);
-}
+if (deps.demo && env.MAPSTEP_DEMO_FILE) await loadDemo(deps, env.MAPSTEP_DEMO_FILE).catch(giveUp);
 const app = createApp(deps, {
   databaseUrl,
   secret: env.SESSION_SECRET ?? randomBytes(32).toString('hex'),
@@ -55,12 +56,22 @@ server.on('error', error => {
   process.exit(1);
 });
 
+function giveUp(error: unknown): never {
+  logger.error({ err: error }, 'could not start');
+  const reason = error instanceof Error ? error.message : 'for an unknown reason';
+  process.stderr.write(
+    `The database could not be prepared: ${reason || 'it does not answer'}. Check DATABASE_URL.\n`,
+  );
+  process.exit(1);
+}
+
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, stop);
 
 /** Lets running requests end, cuts what only listens, then closes the database. */
 function stop(): void {
   server.close(async () => {
     await app.close();
+    await jobs.close();
     await deps.changes.close();
     await deps.database.close();
     process.exit(0);

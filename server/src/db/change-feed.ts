@@ -17,12 +17,11 @@ export interface ChangeFeed {
 
 /** Tells everyone who follows the studio, once the transaction is committed and only then. */
 export async function announce(scope: StudioScope, change: Change): Promise<void> {
-  const message = JSON.stringify({ studio: scope.studioId, ...change });
-  const { sequelize } = scope.models.studios;
-  await sequelize?.query('SELECT pg_notify($1, $2)', {
-    bind: [CHANNEL, message],
-    transaction: scope.transaction,
-  });
+  const about = JSON.stringify(change);
+  await scope.select("SELECT pg_notify($2, ($3::jsonb || jsonb_build_object('studio', $1::text))::text)", [
+    CHANNEL,
+    about,
+  ]);
 }
 
 /**

@@ -1,4 +1,4 @@
-import { Sequelize, type Transaction } from 'sequelize';
+import { QueryTypes, Sequelize, type Transaction, type TransactionOptions } from 'sequelize';
 import { migrate } from './migrate.ts';
 import { defineModels, type Models } from './models.ts';
 import { createScope, type StudioScope } from './studio-scope.ts';
@@ -9,6 +9,8 @@ export interface Database {
   inStudio<Answer>(studioId: string, work: (scope: StudioScope) => Promise<Answer>): Promise<Answer>;
   /** For what belongs to no studio yet: accounts, sessions, share links, a new studio. */
   inTransaction<Answer>(work: (transaction: Transaction) => Promise<Answer>): Promise<Answer>;
+  /** Runs one query on what belongs to no studio. */
+  select<Row extends object>(sql: string, values: readonly unknown[]): Promise<Row[]>;
   migrate(): Promise<void>;
   /** Throws when PostgreSQL does not answer. */
   ping(): Promise<void>;
@@ -18,30 +20,52 @@ export interface Database {
 const POOL_SIZE = 10;
 const MAX_WAIT_MS = 5000;
 
-/** Until the transaction ends: the role behind the wall, and the one studio it sees. */
-const ENTER_STUDIO =
-  "SELECT set_config('map_step.studio', $1, true), set_config('role', 'map_step_studio', true)";
+const UUID = /^[0-9a-f-]{36}$/;
 
-export function openDatabase(url: string): Database {
+/** Until the transaction ends: the role behind the wall, and the one studio it sees. */
+const enterStudio = (id: string) =>
+  `SELECT set_config('map_step.studio', '${id}', true), set_config('role', 'map_step_studio', true);`;
+
+export function openDatabase(url: string, connections = POOL_SIZE): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
-    pool: { max: POOL_SIZE, acquire: MAX_WAIT_MS },
+    pool: { max: connections, acquire: MAX_WAIT_MS },
     dialectOptions: { connectionTimeoutMillis: MAX_WAIT_MS, application_name: 'map-step' },
   });
   const models = defineModels(sequelize);
+  enterStudiosAtOnce(sequelize);
   return {
     models,
-    inStudio: (studioId, work) =>
-      sequelize.transaction(async transaction => {
-        await sequelize.query(ENTER_STUDIO, { bind: [studioId], transaction });
-        return work(createScope(models, studioId, transaction));
-      }),
+    inStudio: async (studioId, work) => {
+      if (!UUID.test(studioId)) throw new Error('a studio is named by its UUID');
+      const options: StudioTransaction = { studioId };
+      return sequelize.transaction(options, transaction => work(createScope(models, studioId, transaction)));
+    },
     inTransaction: work => sequelize.transaction(work),
-    migrate: () => migrate(sequelize),
+    select: <Row extends object>(sql: string, values: readonly unknown[]) =>
+      sequelize.query<Row>(sql, { bind: [...values], type: QueryTypes.SELECT }),
+    migrate: () => migrate(sequelize, url),
     ping: async () => {
       await sequelize.query('SELECT 1');
     },
     close: () => sequelize.close(),
+  };
+}
+
+/** A transaction that enters a studio as it begins. */
+interface StudioTransaction extends TransactionOptions {
+  readonly studioId: string;
+}
+
+/** Begins a transaction and enters its studio with one message to the server instead of two. */
+function enterStudiosAtOnce(sequelize: Sequelize): void {
+  const generator = sequelize.getQueryInterface().queryGenerator as {
+    startTransactionQuery(transaction: { options: Partial<StudioTransaction> }): string;
+  };
+  const begin = generator.startTransactionQuery.bind(generator);
+  generator.startTransactionQuery = transaction => {
+    const { studioId } = transaction.options;
+    return studioId === undefined ? begin(transaction) : `${begin(transaction)} ${enterStudio(studioId)}`;
   };
 }

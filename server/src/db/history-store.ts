@@ -13,6 +13,7 @@ export interface HistoryRecord {
 }
 
 export type NewHistory = Omit<HistoryRecord, 'id' | 'at'>;
+export type HistoryLine = Omit<HistoryRecord, 'before' | 'after' | 'at'> & { readonly at: Date };
 
 /** Who changed what of one aggregate, in the order it happened. */
 export function historyStore(scope: StudioScope, aggregate: string, aggregateId: string) {
@@ -34,13 +35,13 @@ export function historyStore(scope: StudioScope, aggregate: string, aggregateId:
         { transaction: scope.transaction },
       );
     },
-    async newest(limit: number): Promise<readonly HistoryRecord[]> {
-      const rows = await scope.models.history.findAll({
-        ...scope.where(where),
-        order: [['id', 'DESC']],
-        limit,
-      });
-      return rows.map(recordOf);
+    /** Without what was before and after, which can be long. */
+    newest(limit: number): Promise<HistoryLine[]> {
+      return scope.select<HistoryLine>(
+        `SELECT id::text, kind, what, person_id AS person, at, undoes::text FROM history
+         WHERE studio_id = $1 AND aggregate = $2 AND aggregate_id = $3 ORDER BY history.id DESC LIMIT $4`,
+        [aggregate, aggregateId, limit],
+      );
     },
     async find(id: string): Promise<HistoryRecord | undefined> {
       const row = await scope.models.history.findOne(scope.where({ ...where, id }));
@@ -50,6 +51,37 @@ export function historyStore(scope: StudioScope, aggregate: string, aggregateId:
       return (await scope.models.history.count(scope.where({ ...where, undoes: id }))) > 0;
     },
   };
+}
+
+export interface HistoryOfMany {
+  /** Of the aggregate. */
+  readonly id: string;
+  readonly kind: string;
+  readonly what: string;
+  readonly person: string;
+  readonly before: unknown;
+  readonly after: unknown;
+}
+
+/** One line in the history of each of many aggregates. */
+export async function addHistories(
+  scope: StudioScope,
+  aggregate: string,
+  entries: readonly HistoryOfMany[],
+): Promise<void> {
+  const at = new Date();
+  await scope.models.history.bulkCreate(
+    entries.map(({ id, person, ...entry }) => ({
+      studioId: scope.studioId,
+      aggregate,
+      aggregateId: id,
+      personId: person,
+      at,
+      undoes: null,
+      ...entry,
+    })),
+    { transaction: scope.transaction },
+  );
 }
 
 function recordOf(row: HistoryRow): HistoryRecord {

@@ -1,12 +1,16 @@
 import type { QueryInterface, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
+import { migrateJobTables } from './job-tables.ts';
 import { MIGRATIONS } from './migrations.ts';
 
 /** Any number, but the same in every process that migrates this product's databases. */
 const MIGRATION_LOCK = 471_103;
 
-/** Runs what has not run yet; a second process waits for the first under an advisory lock. */
-export async function migrate(sequelize: Sequelize): Promise<void> {
+/**
+ * Runs what has not run yet, and what the queue of jobs needs; a second process waits for the first under an
+ * advisory lock.
+ */
+export async function migrate(sequelize: Sequelize, databaseUrl: string): Promise<void> {
   const umzug = new Umzug<QueryInterface>({
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
@@ -16,5 +20,6 @@ export async function migrate(sequelize: Sequelize): Promise<void> {
   await sequelize.transaction(async lock => {
     await sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [MIGRATION_LOCK], transaction: lock });
     await umzug.up();
+    await migrateJobTables(databaseUrl);
   });
 }

@@ -1,3 +1,4 @@
+import type { JobAnswer } from '@map-step/contract';
 import { DataTypes, Model, type ModelStatic, type Sequelize } from 'sequelize';
 
 /** Rows are read and written only by the stores in this folder and beside the features. */
@@ -12,11 +13,24 @@ export class DocumentRow extends Model {
 export class EventRow extends Model {
   declare studioId: string;
   declare id: string;
-  declare sectionId: string;
-  declare lesson: number;
-  declare patternId?: string;
   declare body: unknown;
   declare bodyHash: string;
+}
+
+export class JobRow extends Model {
+  declare studioId: string;
+  declare id: string;
+  declare kind: JobAnswer['kind'];
+  declare state: JobAnswer['state'];
+  declare stage: string;
+  declare done: number;
+  declare total: number;
+  declare personId: string;
+  declare stopAsked: boolean;
+  declare runs: number;
+  declare input: string | null;
+  declare result: JobAnswer['result'];
+  declare fault: JobAnswer['fault'];
 }
 
 export class PlanRow extends Model {
@@ -84,6 +98,8 @@ export interface Models {
   readonly documents: Readonly<Record<DocumentKind, ModelStatic<DocumentRow>>>;
   readonly logs: ModelStatic<EventRow>;
   readonly attendance: ModelStatic<EventRow>;
+  readonly marks: ModelStatic<EventRow>;
+  readonly jobs: ModelStatic<JobRow>;
   readonly plans: ModelStatic<PlanRow>;
   readonly recaps: ModelStatic<RecapRow>;
   readonly recapLinks: ModelStatic<RecapLinkRow>;
@@ -98,7 +114,7 @@ const key = (type: typeof DataTypes.TEXT | typeof DataTypes.UUID | typeof DataTy
 });
 const studioId = key(DataTypes.UUID);
 const generatedId = { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true };
-const { TEXT, INTEGER, JSONB, UUID, DATE } = DataTypes;
+const { TEXT, INTEGER, JSONB, UUID, DATE, BOOLEAN } = DataTypes;
 
 export function defineModels(sequelize: Sequelize): Models {
   const options = (tableName: string) => ({
@@ -113,13 +129,39 @@ export function defineModels(sequelize: Sequelize): Models {
       { studioId, id: key(TEXT), position: INTEGER, version: INTEGER, body: JSONB },
       options(table),
     );
-  const event = { studioId, id: key(UUID), sectionId: TEXT, lesson: INTEGER, body: JSONB, bodyHash: TEXT };
+  const event = { studioId, id: key(UUID), body: JSONB, bodyHash: TEXT };
+  const ofLesson = { sectionId: TEXT, lesson: INTEGER };
   return {
     documents: Object.fromEntries(
       DOCUMENT_KINDS.map(kind => [kind, documentModel(kind)]),
     ) as Models['documents'],
-    logs: class extends EventRow {}.init({ ...event, patternId: TEXT }, options('logs')),
-    attendance: class extends EventRow {}.init(event, options('attendance')),
+    logs: class extends EventRow {}.init({ ...event, ...ofLesson, patternId: TEXT }, options('logs')),
+    attendance: class extends EventRow {}.init(
+      { ...event, ...ofLesson, studentId: TEXT },
+      options('attendance'),
+    ),
+    marks: class extends EventRow {}.init(
+      { ...event, checkId: TEXT, studentId: TEXT, patternId: TEXT },
+      options('marks'),
+    ),
+    jobs: JobRow.init(
+      {
+        studioId,
+        id: key(UUID),
+        kind: TEXT,
+        state: TEXT,
+        stage: TEXT,
+        done: INTEGER,
+        total: INTEGER,
+        personId: TEXT,
+        stopAsked: BOOLEAN,
+        runs: INTEGER,
+        input: TEXT,
+        result: JSONB,
+        fault: JSONB,
+      },
+      options('jobs'),
+    ),
     plans: PlanRow.init({ studioId, id: generatedId, courseId: TEXT, body: JSONB }, options('plans')),
     recaps: RecapRow.init(
       {

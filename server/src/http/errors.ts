@@ -17,8 +17,9 @@ export function errorHandler(logger: Logger): ErrorRequestHandler {
     }
     const id = randomUUID();
     const fault = toFault(error);
-    if (fault.code === 'internal') logger.error({ err: error, id }, 'unexpected error');
-    if (fault.code === 'database-away') response.set('Retry-After', String(RETRY_SECONDS));
+    if (ERROR_STATUS[fault.code] >= 500 && fault.code !== 'database-away')
+      logger.error({ err: error, id }, 'unexpected error');
+    if (ERROR_STATUS[fault.code] === 503) response.set('Retry-After', String(RETRY_SECONDS));
     const body: ErrorBody = { code: fault.code, message: fault.message, id, ...fault.details };
     response.status(ERROR_STATUS[fault.code]).json(body);
   };
@@ -26,7 +27,8 @@ export function errorHandler(logger: Logger): ErrorRequestHandler {
 
 const INTERNAL = new HttpFault('internal', 'Something went wrong here. Nothing was changed; try again.');
 
-function toFault(error: unknown): HttpFault {
+/** What a person is told of an error. */
+export function toFault(error: unknown): HttpFault {
   if (error instanceof HttpFault) return error;
   if (!(error instanceof Error)) return INTERNAL;
   if (isDatabaseAway(error))
@@ -34,6 +36,8 @@ function toFault(error: unknown): HttpFault {
       'database-away',
       'The database does not answer. Nothing was lost; try again in a moment.',
     );
+  const refusal = REFUSALS.find(({ codes }) => codes.has(codeOf(error)));
+  if (refusal) return refusal.fault;
   if ('type' in error && error.type === 'entity.too.large')
     return new HttpFault('too-large', 'This is larger than the server takes. Send it in smaller parts.');
   if ('status' in error && typeof error.status === 'number' && error.status >= 400 && error.status < 500)
@@ -43,6 +47,28 @@ function toFault(error: unknown): HttpFault {
     );
   return INTERNAL;
 }
+
+/** What PostgreSQL says when it may not or cannot write; the transaction is rolled back whole. */
+const REFUSALS: readonly { readonly codes: ReadonlySet<string>; readonly fault: HttpFault }[] = [
+  {
+    codes: new Set(['53100', '58030']),
+    fault: new HttpFault(
+      'storage-full',
+      'The disk of the database is full, so nothing can be stored now. Nothing was changed; tell whoever runs the server.',
+    ),
+  },
+  {
+    codes: new Set(['23505']),
+    fault: new HttpFault('conflict', 'Somebody has just written this too. Load it again and look.'),
+  },
+  {
+    codes: new Set(['25006']),
+    fault: new HttpFault(
+      'read-only',
+      'The database takes no changes at the moment. Nothing was changed; what you see stays readable.',
+    ),
+  },
+];
 
 /** How the driver says that its connection broke under a query. */
 const GONE_MIDWAY =
@@ -59,12 +85,17 @@ const AWAY_CODES = new Set([
 ]);
 
 function isDatabaseAway(error: Error): boolean {
-  const parent =
-    'parent' in error ? (error.parent as { code?: string; message?: string } | undefined) : undefined;
-  const code = parent?.code ?? ('code' in error ? String(error.code) : undefined);
   return (
     /^Sequelize(Connection|HostNot|AccessDenied|InvalidConnection)/.test(error.name) ||
-    (code !== undefined && AWAY_CODES.has(code)) ||
-    GONE_MIDWAY.test(parent?.message ?? error.message)
+    AWAY_CODES.has(codeOf(error)) ||
+    GONE_MIDWAY.test(driverError(error)?.message ?? error.message)
   );
+}
+
+function codeOf(error: Error): string {
+  return driverError(error)?.code ?? ('code' in error ? String(error.code) : '');
+}
+
+function driverError(error: Error): { code?: string; message?: string } | undefined {
+  return 'parent' in error ? (error.parent as { code?: string; message?: string } | undefined) : undefined;
 }

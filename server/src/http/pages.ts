@@ -1,38 +1,46 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 
 const NONCE = '__CSP_NONCE__';
 const YEAR_SECONDS = 31_536_000;
 
+const strict = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: {
+      defaultSrc: ["'self'"],
+      scriptSrc: ["'self'"],
+      workerSrc: ["'self'"],
+      styleSrc: ["'self'", (_, response) => `'nonce-${nonceOf(response as Response)}'`],
+      styleSrcAttr: ["'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:'],
+      fontSrc: ["'self'"],
+      connectSrc: ["'self'"],
+      objectSrc: ["'none'"],
+      baseUri: ["'none'"],
+      formAction: ["'self'"],
+      frameAncestors: ["'none'"],
+    },
+  },
+  referrerPolicy: { policy: 'same-origin' },
+  strictTransportSecurity: false,
+});
+
 /** A strict policy with a nonce of its own for each page. */
 export const securityHeaders: RequestHandler = (request, response, next) => {
-  const nonce = randomBytes(16).toString('base64');
-  response.locals.nonce = nonce;
-  helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
-        workerSrc: ["'self'"],
-        styleSrc: ["'self'", `'nonce-${nonce}'`],
-        styleSrcAttr: ["'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:'],
-        fontSrc: ["'self'"],
-        connectSrc: ["'self'"],
-        objectSrc: ["'none'"],
-        baseUri: ["'none'"],
-        formAction: ["'self'"],
-        frameAncestors: ["'none'"],
-      },
-    },
-    referrerPolicy: { policy: request.path.startsWith('/r/') ? 'no-referrer' : 'same-origin' },
-    strictTransportSecurity: false,
-  })(request, response, next);
+  response.locals.nonce = randomBytes(16).toString('base64');
+  strict(request, response, error => {
+    if (request.path.startsWith('/r/')) response.set('Referrer-Policy', 'no-referrer');
+    next(error);
+  });
 };
+
+function nonceOf(response: Response): string {
+  return response.locals.nonce as string;
+}
 
 /** The built pages: hashed assets for a year, every other path the one page with its nonce put in. */
 export function mountPages(app: Express, folder: string): void {
@@ -50,6 +58,6 @@ export function mountPages(app: Express, folder: string): void {
   app.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-store').type('html');
     if (page === undefined) response.status(404).send('The pages are not built. Run: npm run build');
-    else response.send(page.replaceAll(NONCE, response.locals.nonce as string));
+    else response.send(page.replaceAll(NONCE, nonceOf(response)));
   });
 }

@@ -8,6 +8,7 @@ import {
 import { readJson, readShape } from '@map-step/core';
 import type { Express, Request, Response } from 'express';
 import type { z } from 'zod';
+import { printAnswer } from '../db/json-text.ts';
 import type { Deps } from '../deps.ts';
 import { HttpFault } from './http-fault.ts';
 
@@ -54,6 +55,19 @@ export function publicRoute<Body = undefined>(
   return { name, bodySchema, run: context => handle({ ...context, body: context.body as Body }) };
 }
 
+const MAX_NAME = 4000;
+
+/** A name in a query such as `?course=a`. */
+export function nameIn(value: unknown): string | undefined {
+  return typeof value === 'string' && value.length <= MAX_NAME ? value : undefined;
+}
+
+/** The page that a list is asked for, from 0. */
+export function pageIn(value: unknown): number {
+  const page = Number(value ?? 0);
+  return Number.isInteger(page) && page >= 0 && page < 10_000 ? page : 0;
+}
+
 /** Mounts every route of the contract; throws when one has no implementation or two. */
 export function mountRoutes(app: Express, deps: Deps, implementations: readonly Implementation[]): void {
   for (const name of Object.keys(ROUTES) as RouteName[]) {
@@ -69,7 +83,7 @@ export function mountRoutes(app: Express, deps: Deps, implementations: readonly 
       const body = bodySchema ? readBody(request, bodySchema) : undefined;
       const params = request.params as Record<string, string>;
       const answer = await run({ deps, request, response, params, body }, who);
-      if (!response.headersSent) response.json(answer ?? {});
+      if (!response.headersSent) response.type('json').send(printAnswer(answer ?? {}));
     });
   }
 }
@@ -90,7 +104,7 @@ function authorise(
   const token = request.get('x-csrf-token');
   const isGood = who ? token === request.session.csrf : token !== undefined;
   if (!isGood)
-    throw new HttpFault('not-allowed', 'This page is out of date. Load it again and repeat the change.');
+    throw new HttpFault('old-page', 'This page is out of date. Load it again and repeat the change.');
 }
 
 function readBody<Body>(request: Request, schema: z.ZodType<Body>): Body {

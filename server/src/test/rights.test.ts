@@ -3,10 +3,11 @@ import { randomUUID } from 'node:crypto';
 import { mayCall, ROUTES, type RouteName, type StaffRole } from '@map-step/contract';
 import type { StudioDocument } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { importDocument } from '../features/studio/import-service.ts';
-import { createStudio } from '../features/studio/studio-store.ts';
+import { historyStore } from '../db/history-store.ts';
+import { jobStore } from '../jobs/job-store.ts';
 import { demoStudio } from './demo-studio.ts';
 import {
+  addStudio,
   beginTestSession,
   type Reply,
   startTestServer,
@@ -24,13 +25,25 @@ interface Sample {
 
 const key = { section: 'hustle-1-monday', lesson: 4, audience: 'students' };
 const moves = [{ pattern: 'wrap', from: 99, to: 1 }];
+const event = { lesson: 4, at: '2026-03-02T19:00:00Z' };
 const log = () => ({
+  ...event,
   id: randomUUID(),
-  lesson: 5,
   pattern: 'wrap',
   result: 'solid',
-  at: '2026-03-09T19:00:00Z',
 });
+const student = { student: demoStudio().students?.[0]?.id, role: 'lead' };
+const attendance = () => ({ ...event, ...student, id: randomUUID(), here: true });
+const mark = () => ({ id: randomUUID(), ...student, pattern: 'wrap', layer: 'steps', mark: 2, at: event.at });
+const edit = (field: string, from: string, to: string) => ({
+  kind: 'edit',
+  what: 'x',
+  changes: [{ field, from, to }],
+});
+const freshFigure = () => ({ id: `drill-${randomUUID()}`, dance: 'plain', name: 'A drill', kind: 'drill' });
+const check = { ...key, check: 'half-way' };
+const job = randomUUID();
+const importJob = randomUUID();
 
 /** A call of each route that its people may make; a route without one does not compile. */
 const SAMPLES: Record<RouteName, () => Sample> = {
@@ -44,8 +57,19 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'live.follow': () => ({ unnamed: true }),
   'studio.read': () => ({ unnamed: true }),
   'studio.export': () => ({ unnamed: true }),
+  'studio.table': () => ({ unnamed: true, params: { table: 'students' } }),
   'studio.import': () => ({ unnamed: true, text: '{' }),
+  'job.read': () => ({ params: { job } }),
+  'job.stop': () => ({ params: { job } }),
   'material.read': () => ({ unnamed: true }),
+  'figure.create': () => ({ unnamed: true, body: { figure: freshFigure() } }),
+  'table.import': () => ({
+    unnamed: true,
+    body: { table: 'patterns', text: 'id\n', mapping: {}, write: false },
+  }),
+  'import.undo': () => ({ params: { job: importJob } }),
+  'figure.read': () => ({ params: { figure: 'wrap' } }),
+  'figure.command': () => ({ params: { figure: 'wrap' }, body: { command: edit('name', 'not so', 'x') } }),
   'course.list': () => ({ unnamed: true }),
   'course.read': () => ({ params: { course: 'hustle-1' } }),
   'course.command': () => ({
@@ -58,7 +82,14 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'section.read': () => ({ params: key }),
   'section.log': () => ({ params: key, body: { logs: [log()] } }),
   'lesson.finish': () => ({ params: key, body: { logs: [], recaps: [{ audience: 'staff', markdown: '' }] } }),
-  'recap.save': () => ({ params: key, body: { seen: 999, markdown: '' } }),
+  'section.command': () => ({ params: key, body: { command: edit('start', '19:00', '19:00') } }),
+  'section.document': () => ({ params: key }),
+  'section.attend': () => ({ params: key, body: { attendance: [attendance()] } }),
+  'check.read': () => ({ params: check }),
+  'check.command': () => ({ params: check, body: { command: edit('kind', 'final', 'final') } }),
+  'check.mark': () => ({ params: check, body: { marks: [mark()] } }),
+  'recap.read': () => ({ params: key }),
+  'recap.command': () => ({ params: key, body: { command: edit('markdown', 'not so', 'x') } }),
   'recap.publish': () => ({ params: key, body: { seen: 999 } }),
   'recap.revoke': () => ({ params: key }),
   'share.read': () => ({ params: { token: 'never-was' } }),
@@ -78,20 +109,53 @@ const CALLERS: readonly Caller[] = [
   { name: 'the teacher of the class', person: 'bram-okoro', role: 'teacher', onStaff: true },
   { name: 'a teacher of another class', person: 'suki-larch', role: 'teacher' },
   { name: 'the assistant of the class', person: 'wren-adair', role: 'assistant', onStaff: true },
-  { name: 'a stand-in without a class', person: 'paz-lindmark', role: 'stand-in' },
+  { name: 'a stand-in for this lesson', person: 'paz-lindmark', role: 'stand-in', onStaff: true },
+  { name: 'a stand-in for the lesson after', person: 'later-stand-in', role: 'stand-in' },
   { name: 'the director of another studio', person: 'other-director', role: 'director', isOther: true },
   { name: 'a teacher of another studio', person: 'other-teacher', role: 'teacher', isOther: true },
 ];
+
+/** A dance that both studios have, by the same id. */
+const plain =
+  demoStudio()
+    .dances?.slice(0, 1)
+    .map(dance => ({ ...dance, id: 'plain', name: 'Plain' })) ?? [];
 
 /** The studio next door: its people, and nothing that has an id of ours. */
 const neighbour: StudioDocument = {
   format: 'mapstep/1',
   studio: { name: 'Quayside Rooms', timezone: 'UTC' },
+  dances: plain,
   people: [
     { id: 'other-director', name: 'Mika Vane', role: 'director' },
     { id: 'other-teacher', name: 'Sol Renn', role: 'teacher' },
   ],
 };
+
+/** The demo with a check on the day of lesson 4 and two stand-ins, one for that day and one for the next. */
+function studioWithStandIns(): StudioDocument {
+  const demo = demoStudio();
+  const [monday] = demo.sections ?? [];
+  const day = (lesson: number) => ({
+    from: monday?.dates[lesson - 1] ?? '',
+    to: monday?.dates[lesson - 1] ?? '',
+  });
+  const staff = [
+    ...(monday?.staff ?? []),
+    { person: 'paz-lindmark', ...day(4) },
+    { person: 'later-stand-in', ...day(5) },
+  ];
+  const items = [{ pattern: 'wrap', layers: ['steps' as const], gate: true }];
+  return {
+    ...demo,
+    dances: [...(demo.dances ?? []), ...plain],
+    people: [...(demo.people ?? []), { id: 'later-stand-in', name: 'Ines Coll', role: 'stand-in' }],
+    sections: monday ? [{ ...monday, staff }] : [],
+    checks: [
+      { id: check.check, section: key.section, kind: 'half-way', date: day(4).from, items, marks: [] },
+    ],
+  };
+}
 
 const otherId = randomUUID();
 let server: TestServer;
@@ -103,11 +167,21 @@ function enter({ name, person, role, isOther }: Caller): Promise<TestPerson> {
 }
 
 beforeAll(async () => {
-  server = await startTestServer(demoStudio());
-  await server.database.inStudio(otherId, async scope => {
-    await createStudio(scope, neighbour.studio);
-    await importDocument(scope, neighbour);
-  });
+  server = await startTestServer(studioWithStandIns());
+  await server.database.inStudio(server.studioId, scope =>
+    jobStore(scope).add(job, 'import', 'ottilie-marsh', '{}'),
+  );
+  await server.database.inStudio(server.studioId, scope =>
+    historyStore(scope, 'import', importJob).add({
+      kind: 'import',
+      what: 'Figures',
+      person: 'ottilie-marsh',
+      before: [],
+      after: [],
+      undoes: null,
+    }),
+  );
+  await addStudio(server.database, otherId, neighbour);
   for (const caller of CALLERS) browsers.set(caller.name, await enter(caller));
 });
 afterAll(() => server.close());
@@ -119,7 +193,7 @@ function expected(route: RouteName, caller: Caller, unnamed: boolean): (status: 
   if (!mayCall(route, caller.role)) return status => status === 403;
   if (access === 'anyone') return status => status !== 403 && status < 500;
   if (caller.isOther && !unnamed) return status => status === 404;
-  const isBarred = 'ownSection' in ROUTES[route] && caller.role !== 'director' && !caller.onStaff;
+  const isBarred = 'ownClass' in ROUTES[route] && caller.role !== 'director' && !caller.onStaff;
   if (isBarred) return status => status === 403;
   return status => status !== 401 && status !== 403 && status !== 404 && status < 500;
 }

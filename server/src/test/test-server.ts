@@ -1,6 +1,7 @@
 import { createHmac, randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { isDeepStrictEqual } from 'node:util';
 import {
   type Change,
   type ErrorBody,
@@ -18,7 +19,8 @@ import { openChangeFeed } from '../db/change-feed.ts';
 import { type Database, openDatabase } from '../db/database.ts';
 import type { Deps } from '../deps.ts';
 import { importDocument } from '../features/studio/import-service.ts';
-import { createStudio } from '../features/studio/studio-store.ts';
+import { createStudio, readStudioDocument } from '../features/studio/studio-store.ts';
+import { openJobQueue } from '../jobs/job-queue.ts';
 import { TEMPLATE } from './cluster.ts';
 
 export interface Reply<Answer = Record<string, unknown>> {
@@ -30,7 +32,13 @@ export interface Reply<Answer = Record<string, unknown>> {
 export interface TestPerson {
   call<Answer = Record<string, unknown>>(
     name: RouteName,
-    options?: { params?: Record<string, string | number>; body?: unknown; text?: string; csrf?: string },
+    options?: {
+      params?: Record<string, string | number>;
+      query?: URLSearchParams;
+      body?: unknown;
+      text?: string;
+      csrf?: string;
+    },
   ): Promise<Reply<Answer>>;
   /** Follows the live changes; resolves when the stream has begun. */
   follow(): Promise<{ readonly reply: Reply; readonly changes: readonly Change[]; end(): void }>;
@@ -43,6 +51,8 @@ export interface ListeningServer {
   /** Somebody with a browser of their own; signed in as a person of the demo, or as nobody. */
   person(id?: string): Promise<TestPerson>;
   setNow(now: Date): void;
+  /** Takes no jobs any more. */
+  leaveQueue(): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -59,7 +69,10 @@ export interface TestServer extends ListeningServer {
 export const TODAY = '2026-03-09';
 const SECRET = 'test';
 
-/** A server on a database of its own, with this studio in it. */
+/**
+ * A server on a database of its own, with this studio in it and a second one beside it that has the same
+ * content under the same ids. When the server closes, nothing of the second may have changed.
+ */
 export async function startTestServer(studio?: StudioDocument): Promise<TestServer> {
   const name = `map_step_test_${randomUUID().replaceAll('-', '')}`;
   const adminUrl = inject('databaseUrl');
@@ -67,11 +80,10 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
   const databaseUrl = adminUrl.replace(/\/postgres$/, `/${name}`);
   const server = await listen(databaseUrl);
   const studioId = randomUUID();
-  if (studio)
-    await server.database.inStudio(studioId, async scope => {
-      await createStudio(scope, studio.studio);
-      await importDocument(scope, studio);
-    });
+  const twin = randomUUID();
+  if (studio) for (const id of [studioId, twin]) await addStudio(server.database, id, studio);
+  const readTwin = async () => studio && server.database.inStudio(twin, readStudioDocument);
+  const before = await readTwin();
   return {
     ...server,
     studioId,
@@ -80,19 +92,32 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
     signIn: person => insertSession(databaseUrl, person),
     sql: text => runSql(databaseUrl, text),
     close: async () => {
+      if (!isDeepStrictEqual(await readTwin(), before)) throw new Error('the other studio was changed');
       await server.close();
       await runSql(adminUrl, `DROP DATABASE ${name} WITH (FORCE)`);
     },
   };
 }
 
+/** A studio with all of this in it. */
+export function addStudio(database: Database, id: string, document: StudioDocument): Promise<void> {
+  return database.inStudio(id, async scope => {
+    await createStudio(scope, document.studio);
+    await importDocument(scope, document);
+  });
+}
+
 /** A server on a database that is there. */
 export async function listen(databaseUrl: string): Promise<ListeningServer> {
   let now = new Date(`${TODAY}T19:00:00Z`);
+  const logger = pino({ level: 'silent' });
+  const database = openDatabase(databaseUrl);
+  const jobs = await openJobQueue({ databaseUrl, database, logger });
   const deps: Deps = {
-    database: openDatabase(databaseUrl),
+    database,
     changes: openChangeFeed(databaseUrl),
-    logger: pino({ level: 'silent' }),
+    jobs,
+    logger,
     now: () => now,
     today: TODAY,
     demo: true,
@@ -114,9 +139,11 @@ export async function listen(databaseUrl: string): Promise<ListeningServer> {
     setNow: date => {
       now = date;
     },
+    leaveQueue: jobs.close,
     close: async () => {
       await closeServer(server);
       await app.close();
+      await jobs.close();
       await deps.changes.close();
       await deps.database.close();
     },
@@ -150,18 +177,23 @@ async function openBrowser(
 ): Promise<TestPerson> {
   let cookie = session?.cookie ?? '';
   let csrf = session?.csrf ?? 'none';
-  const call: TestPerson['call'] = async (name, { params = {}, body, text, csrf: given } = {}) => {
+  const call: TestPerson['call'] = async (
+    name,
+    { params = {}, query = '', body, text, csrf: given } = {},
+  ) => {
     const { method, path } = ROUTES[name];
     const filled = path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
     const content = text ?? (body === undefined ? undefined : JSON.stringify(body));
-    const response = await fetch(address + filled, {
+    const response = await fetch(`${address}${filled}?${query}`, {
       method,
       headers: { cookie, 'x-csrf-token': given ?? csrf, 'content-type': 'application/json' },
       ...(content !== undefined && { body: content }),
     });
     const set = response.headers.get('set-cookie');
     if (set) cookie = set.split(';')[0] ?? '';
-    return { status: response.status, body: (await response.json()) as never, headers: response.headers };
+    const isJson = response.headers.get('content-type')?.includes('json');
+    const told: unknown = isJson ? await response.json() : { text: await response.text() };
+    return { status: response.status, body: told as never, headers: response.headers };
   };
   if (id) {
     const signedIn = await call<SessionAnswer>('session.demo', { body: { person: id } });

@@ -1,80 +1,59 @@
-import type { CourseAnswer, CourseSummary, HistoryEntry, SectionSummary } from '@map-step/contract';
-import { type Log, lessonsBehind, type Recap, type Section } from '@map-step/core';
-import { documentStore } from '../../db/document-store.ts';
-import { eventStore } from '../../db/event-store.ts';
-import { historyStore } from '../../db/history-store.ts';
+import type { CourseListAnswer, CourseSummary, SectionSummary } from '@map-step/contract';
+import type { Section } from '@map-step/core';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
-import { listPlans } from '../studio/studio-store.ts';
 
-const HISTORY_LENGTH = 100;
+const PAGE = 60;
+const NEWEST_COURSES = 20;
 
-export async function listCourses(scope: StudioScope): Promise<readonly CourseSummary[]> {
-  const courses = await documentStore(scope, 'courses').list();
-  const sections = await documentStore(scope, 'sections').list();
-  const logs = await eventStore<Log>(scope, 'logs').list();
-  const recaps = await scope.models.recaps.findAll(scope.where());
-  const plans = await listPlans(scope);
-  const summaries = sections.map(section =>
-    summarise(
-      section,
-      logs.filter(log => log.section === section.id),
-      recaps.filter(recap => recap.sectionId === section.id),
-    ),
+/**
+ * The courses of the newest classes, and the newest courses, which may have no class yet. Lists only, so the
+ * cost is that of a page, however large the studio.
+ */
+export async function listCourses(scope: StudioScope, page: number): Promise<CourseListAnswer> {
+  const newest = await listSections(scope, page);
+  const sections = newest.slice(0, PAGE);
+  const fresh = page === 0 ? await newestCourses(scope) : [];
+  const ids = [...new Set([...sections.map(({ course }) => course), ...fresh])];
+  const rows = await scope.select<Omit<CourseSummary, 'sections'>>(
+    `SELECT id, body ->> 'name' AS name, body -> 'dances' AS dances, body ->> 'level' AS level,
+       jsonb_array_length(body -> 'lessons') AS lessons, jsonb_array_length(body -> 'items') AS items,
+       EXISTS (SELECT FROM plans p WHERE p.studio_id = $1 AND p.course_id = c.id
+         AND (p.body -> 'published')::boolean) AS published
+     FROM courses c WHERE studio_id = $1 AND id = ANY($2) ORDER BY array_position($2, id)`,
+    [ids],
   );
-  return courses.map(course => ({
-    id: course.id,
-    name: course.name,
-    dances: course.dances,
-    level: course.level ?? null,
-    lessons: course.lessons.length,
-    items: course.items.length,
-    published: plans.some(plan => plan.course === course.id && plan.published),
-    sections: summaries.filter(section => section.course === course.id),
+  const courses = rows.map(row => ({
+    ...row,
+    sections: sections.filter(({ course }) => course === row.id).toReversed(),
+  }));
+  return { courses, more: newest.length > PAGE };
+}
+
+/** One more than a page, the newest first. A class is as far as its last recap, or the lesson before its last log. */
+async function listSections(scope: StudioScope, page: number): Promise<SectionSummary[]> {
+  const rows = await scope.select<{ body: Section; student_count: number; behind: number }>(
+    `SELECT body - 'students' AS body, student_count, GREATEST(0,
+         (SELECT max(lesson) FROM recaps r WHERE r.studio_id = $1 AND r.section_id = s.id),
+         (SELECT max(lesson) - 1 FROM logs l WHERE l.studio_id = $1 AND l.section_id = s.id)) AS behind
+       FROM sections s WHERE studio_id = $1
+       ORDER BY last_date DESC, position DESC LIMIT ${PAGE + 1} OFFSET $2`,
+    [page * PAGE],
+  );
+  return rows.map(({ body, student_count, behind }) => ({
+    id: body.id,
+    course: body.course,
+    start: body.start,
+    dates: body.dates,
+    room: body.room ?? null,
+    staff: body.staff.map(({ person }) => person),
+    students: student_count,
+    behind,
   }));
 }
 
-export async function readCourse(scope: StudioScope, id: string): Promise<CourseAnswer> {
-  const stored = await documentStore(scope, 'courses').find(id);
-  if (!stored) throw new HttpFault('not-found', `There is no course "${id}" in this studio.`);
-  const sections = await documentStore(scope, 'sections').list();
-  const plans = await listPlans(scope, id);
-  return {
-    course: stored.body,
-    version: stored.version,
-    published: plans.findLast(plan => plan.published) ?? null,
-    sections: sections.filter(section => section.course === id),
-    history: await readHistory(scope, id),
-  };
-}
-
-async function readHistory(scope: StudioScope, course: string): Promise<HistoryEntry[]> {
-  const records = await historyStore(scope, 'course', course).newest(HISTORY_LENGTH);
-  const undone = new Set(records.flatMap(({ undoes }) => undoes ?? []));
-  return records.map(({ id, kind, what, person, at, undoes }) => ({
-    id,
-    kind: kind as HistoryEntry['kind'],
-    what,
-    by: person,
-    at,
-    undoes,
-    undone: undone.has(id),
-  }));
-}
-
-function summarise(
-  section: Section,
-  logs: readonly Log[],
-  recaps: readonly Pick<Recap, 'lesson'>[],
-): SectionSummary {
-  return {
-    id: section.id,
-    course: section.course,
-    start: section.start,
-    dates: section.dates,
-    room: section.room ?? null,
-    staff: section.staff.map(({ person }) => person),
-    students: section.students.length,
-    behind: lessonsBehind(logs, recaps),
-  };
+async function newestCourses(scope: StudioScope): Promise<string[]> {
+  const rows = await scope.select<{ id: string }>(
+    `SELECT id FROM courses WHERE studio_id = $1 ORDER BY position DESC LIMIT ${NEWEST_COURSES}`,
+  );
+  return rows.map(({ id }) => id);
 }

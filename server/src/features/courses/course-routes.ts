@@ -1,10 +1,13 @@
 import { courseCommandBody } from '@map-step/contract';
-import { route } from '../../http/route.ts';
-import { listCourses, readCourse } from './course-queries.ts';
+import { pageIn, route } from '../../http/route.ts';
+import { readCourse } from './course-aggregate.ts';
+import { listCourses } from './course-queries.ts';
 import { runCourseCommand } from './course-service.ts';
 
 export const courseRoutes = [
-  route('course.list', ({ deps, who }) => deps.database.inStudio(who.studio, listCourses)),
+  route('course.list', ({ deps, who, request }) =>
+    deps.database.inStudio(who.studio, scope => listCourses(scope, pageIn(request.query.page))),
+  ),
   route('course.read', ({ deps, who, params }) =>
     deps.database.inStudio(who.studio, scope => readCourse(scope, params.course ?? '')),
   ),

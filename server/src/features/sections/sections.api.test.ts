@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { PublishAnswer, RecapAnswer, SectionAnswer, ShareAnswer } from '@map-step/contract';
+import type { PublishAnswer, RecapDetail, SectionAnswer, ShareAnswer } from '@map-step/contract';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
@@ -70,7 +70,7 @@ describe('a lesson and its recap', () => {
   const key = { ...section, lesson: 5, audience: 'students' };
 
   test('there is no recap before the lesson is finished', async () => {
-    const reply = await bram.call('recap.save', { params: key, body: { seen: 1, markdown: 'x' } });
+    const reply = await bram.call('recap.read', { params: key });
     expect(reply.status).toBe(404);
   });
 
@@ -99,12 +99,19 @@ describe('a lesson and its recap', () => {
   });
 
   test('a save over a newer version is refused with both states shown', async () => {
-    const save = (markdown: string) =>
-      bram.call<RecapAnswer>('recap.save', { params: key, body: { seen: 1, markdown } });
-    expect((await save('# Mine')).body.version).toBe(2);
+    const from = (await bram.call<RecapDetail>('recap.read', { params: key })).body.recap.markdown;
+    const save = (to: string) =>
+      bram.call<RecapDetail>('recap.command', {
+        params: key,
+        body: { command: { kind: 'edit', what: 'Text', changes: [{ field: 'markdown', from, to }] } },
+      });
+    expect((await save('# Mine')).body.recap.version).toBe(2);
     const late = await save('# Theirs');
     expect([late.status, late.body.code]).toEqual([409, 'stale']);
     expect(late.body.current).toMatchObject({ version: 2, markdown: '# Mine' });
+    expect(late.body.clashes).toEqual([
+      { field: 'markdown', seen: from, mine: '# Theirs', theirs: '# Mine' },
+    ]);
   });
 
   test('a published recap opens for anyone with the link, without a name of a student; withdrawn or late it does not', async () => {

@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import type { SessionAnswer, SetupBody, SignInBody } from '@map-step/contract';
-import type { Person, Studio } from '@map-step/core';
+import type { Person } from '@map-step/core';
 import { hash, verify } from '@node-rs/argon2';
 import type { Request } from 'express';
 import { documentStore } from '../../db/document-store.ts';
 import { type Deps, todayIn } from '../../deps.ts';
 import { HttpFault } from '../../http/http-fault.ts';
-import { beginSession } from '../../http/session.ts';
-import { createStudio } from '../studio/studio-store.ts';
+import { beginSession, keepAlive } from '../../http/session.ts';
+import { createStudio, getStudio } from '../studio/studio-store.ts';
 import { addAccount, findAccount, findFirstStudio, findSignedIn, signedIn } from './account-store.ts';
 
 const WRONG = new HttpFault('wrong-password', 'This e-mail and password do not belong together. Try again.');
@@ -16,23 +16,25 @@ const WRONG = new HttpFault('wrong-password', 'This e-mail and password do not b
 const NOBODY = hash('nobody has this password');
 
 export async function readSession(deps: Deps, request: Request): Promise<SessionAnswer> {
+  keepAlive(request, deps.now());
   const { person, csrf } = request.session;
   const { database } = deps;
-  const studioId = await database.inTransaction(transaction => findFirstStudio(database.models, transaction));
-  const ownStudio = person?.studio ?? (deps.demo ? studioId : undefined);
+  const first = person
+    ? person.studio
+    : await database.inTransaction(transaction => findFirstStudio(database.models, transaction));
+  const ownStudio = person || deps.demo ? first : undefined;
   const seen = ownStudio
     ? await database.inStudio(ownStudio, async scope => ({
-        studio: (await scope.models.studios.findByPk(scope.studioId, { transaction: scope.transaction }))
-          ?.body as Studio | undefined,
-        people: await documentStore(scope, 'people').list(),
+        studio: await getStudio(scope),
+        people: person ? [] : await documentStore(scope, 'people').list(),
       }))
     : undefined;
   return {
     person: person ?? null,
     csrf: csrf ?? null,
     demo: deps.demo && !person ? (seen?.people ?? []).map(({ id, name, role }) => ({ id, name, role })) : [],
-    empty: studioId === undefined,
-    today: todayIn(deps, seen?.studio?.timezone ?? 'UTC'),
+    empty: first === undefined,
+    today: todayIn(deps, seen?.studio.timezone ?? 'UTC'),
   };
 }
 

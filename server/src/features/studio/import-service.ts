@@ -1,13 +1,38 @@
-import type { ImportAnswer } from '@map-step/contract';
-import { checkDocument, type PlanVersion, readDocument, type StudioDocument } from '@map-step/core';
-import { type DocumentOf, documentStore } from '../../db/document-store.ts';
+import type { ImportResult } from '@map-step/contract';
+import {
+  canonicalJson,
+  changedFields,
+  checkDocument,
+  type PlanVersion,
+  readDocument,
+  type StudioDocument,
+} from '@map-step/core';
+import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
-import { DOCUMENT_KINDS, type DocumentKind } from '../../db/models.ts';
+import { DOCUMENT_KINDS } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../http/http-fault.ts';
-import { addPlans, addRecaps, getStudio, listPlans, readStudioDocument, saveStudio } from './studio-store.ts';
+import {
+  type ChangedEntry,
+  type Entry,
+  type FreshEntry,
+  type ImportOrder,
+  type ImportPlan,
+  writeEntries,
+  writePlan,
+} from './import-plan.ts';
+import {
+  addPlans,
+  addRecaps,
+  getStudio,
+  listPlans,
+  listRecapKeys,
+  type RecapKey,
+  saveStudio,
+} from './studio-store.ts';
 
 const MAX_PROBLEMS = 50;
+const TOLD = 500;
 
 /** Reads a `mapstep/1` text; everything wrong with its shape or meaning is told with its place. */
 export function readImport(text: string): StudioDocument {
@@ -24,86 +49,117 @@ export function readImport(text: string): StudioDocument {
   return read.value;
 }
 
-/**
- * Adds a document to a studio. What is there already and equal is left; what is there and differs is refused
- * by name, so that an import never overwrites anything. One transaction: the caller's.
- */
-export async function importDocument(scope: StudioScope, document: StudioDocument): Promise<ImportAnswer> {
-  const added: Record<string, number> = {};
-  const clashes: { at: string; message: string }[] = [];
-  let unchanged = 0;
-  for (const kind of DOCUMENT_KINDS) {
-    const outcome = await addDocuments(scope, kind, document, clashes);
-    if (outcome.added > 0) added[kind] = outcome.added;
-    unchanged += outcome.unchanged;
-  }
-  if (clashes.length > 0)
-    throw new HttpFault(
-      'conflict',
-      'Some entries are in the studio already, with another content. Nothing was imported; rename them or remove them from the file.',
-      { problems: clashes.slice(0, MAX_PROBLEMS) },
-    );
-  for (const [kind, count] of await addTheRest(scope, document)) if (count > 0) added[kind] = count;
-  return { added, unchanged };
+export interface DocumentImport extends ImportOrder {
+  /** `add` refuses what is there and differs; `preview` writes nothing; `take` puts the file's in its place. */
+  readonly mode: 'add' | 'preview' | 'take';
 }
 
-async function addDocuments<Kind extends DocumentKind>(
+/**
+ * Brings a document into a studio. What is there already and equal is left. One transaction: the caller's. Without
+ * an order it is how a studio begins: nobody did it, and nothing of it is in the history.
+ */
+export async function importDocument(
   scope: StudioScope,
-  kind: Kind,
   document: StudioDocument,
-  clashes: { at: string; message: string }[],
-): Promise<{ added: number; unchanged: number }> {
-  const entries = (document[kind] ?? []) as readonly DocumentOf<Kind>[];
-  const store = documentStore(scope, kind);
-  const there = new Map((await store.list()).map(entry => [entry.id, canonical(entry)]));
-  const fresh: DocumentOf<Kind>[] = [];
-  for (const [index, entry] of entries.entries()) {
-    const same = there.get(entry.id);
-    if (same === undefined) fresh.push(entry);
-    else if (same !== canonical(entry))
-      clashes.push({ at: `/${kind}/${index}`, message: `"${entry.id}" is there already and differs` });
+  order?: DocumentImport,
+): Promise<ImportResult> {
+  const plan = await planImport(scope, document);
+  const { fresh, changed, unchanged } = plan;
+  const added = countKinds(fresh);
+  const mode = order?.mode ?? 'add';
+  if (mode === 'add') refuseChanges(document, changed);
+  if (mode !== 'preview') {
+    if (order) await writePlan(scope, plan, order);
+    else await writeEntries(scope, plan, () => undefined);
+    order?.tell('Adding logs, marks and recaps', fresh.length, fresh.length);
+    for (const [kind, count] of await addTheRest(scope, document)) if (count > 0) added[kind] = count;
   }
-  await store.add(fresh);
-  return { added: fresh.length, unchanged: entries.length - fresh.length };
+  return {
+    written: mode !== 'preview',
+    added,
+    unchanged,
+    changed: changed
+      .slice(0, TOLD)
+      .map(({ kind, before, after }) => ({ kind, id: after.id, fields: changedFields(before, after) })),
+    changedCount: changed.length,
+  };
+}
+
+/** Every entry as new, changed or unchanged. */
+async function planImport(
+  scope: StudioScope,
+  document: StudioDocument,
+): Promise<ImportPlan & { readonly unchanged: number }> {
+  const fresh: FreshEntry[] = [];
+  const changed: ChangedEntry[] = [];
+  let unchanged = 0;
+  for (const kind of DOCUMENT_KINDS) {
+    const entries = ((document[kind] ?? []) as readonly Entry[]).map(entry =>
+      'marks' in entry && 'section' in entry ? { ...entry, marks: [] } : entry,
+    );
+    const there = new Map<string, Entry>(
+      (await documentStore(scope, kind).listSome(entries.map(({ id }) => id))).map(entry => [
+        entry.id,
+        entry,
+      ]),
+    );
+    for (const entry of entries) {
+      const before = there.get(entry.id);
+      if (!before) fresh.push({ kind, entry });
+      else if (canonicalJson(before) === canonicalJson(entry)) unchanged += 1;
+      else changed.push({ kind, before, after: entry });
+    }
+  }
+  return { fresh, changed, unchanged };
+}
+
+function countKinds(fresh: readonly FreshEntry[]): Record<string, number> {
+  const counts: Record<string, number> = {};
+  for (const { kind } of fresh) counts[kind] = (counts[kind] ?? 0) + 1;
+  return counts;
+}
+
+function refuseChanges(document: StudioDocument, changed: readonly ChangedEntry[]): void {
+  if (changed.length === 0) return;
+  const problems = changed.slice(0, MAX_PROBLEMS).map(({ kind, after }) => {
+    const entries = (document[kind] ?? []) as readonly Entry[];
+    const index = entries.findIndex(({ id }) => id === after.id);
+    return { at: `/${kind}/${index}`, message: `"${after.id}" is there already and differs` };
+  });
+  throw new HttpFault(
+    'conflict',
+    'Some entries are in the studio already, with another content. Nothing was imported; rename them or remove them from the file.',
+    { problems },
+  );
 }
 
 async function addTheRest(scope: StudioScope, document: StudioDocument): Promise<[string, number][]> {
-  const before = await readStudioDocument(scope);
-  const plans = missing(
-    document.plans,
-    await listPlans(scope),
-    (plan: PlanVersion) => `${plan.course} ${plan.at}`,
+  const planKey = (plan: PlanVersion) => `${plan.course} ${plan.at}`;
+  const recapKey = (recap: RecapKey) => `${recap.section} ${recap.lesson} ${recap.audience}`;
+  const plans = missing(document.plans, await listPlans(scope), planKey);
+  const recaps = missing(document.recaps, await listRecapKeys(scope), recapKey);
+  const marks = (document.checks ?? []).flatMap(({ id, marks }) =>
+    marks.map(mark => ({ ...mark, check: id })),
   );
-  const recaps = missing(document.recaps, before.recaps, r => `${r.section} ${r.lesson} ${r.audience}`);
   await addPlans(scope, plans);
   await addRecaps(scope, recaps);
-  if (document.logs?.length) await eventStore(scope, 'logs').append(document.logs);
-  if (document.attendance?.length) await eventStore(scope, 'attendance').append(document.attendance);
   const { holidays, settings, mappings, ext } = document;
   const own = { ...(holidays && { holidays }), ...(settings && { settings }), ...(mappings && { mappings }) };
   await saveStudio(scope, { ...own, ...(ext && { ext }), ...(await getStudio(scope)) });
   return [
     ['plans', plans.length],
     ['recaps', recaps.length],
-    ['logs', missing(document.logs, before.logs, ({ id }) => id).length],
-    ['attendance', missing(document.attendance, before.attendance, ({ id }) => id).length],
+    ['logs', await eventStore(scope, 'logs').append(document.logs ?? [])],
+    ['attendance', await eventStore(scope, 'attendance').append(document.attendance ?? [])],
+    ['marks', await eventStore(scope, 'marks').append(marks)],
   ];
 }
 
-function missing<Entry>(
+function missing<Entry extends Key, Key>(
   entries: readonly Entry[] | undefined,
-  there: readonly Entry[] | undefined,
-  keyOf: (entry: Entry) => string,
+  there: readonly Key[],
+  keyOf: (entry: Key) => string,
 ): readonly Entry[] {
-  const keys = new Set((there ?? []).map(keyOf));
+  const keys = new Set(there.map(keyOf));
   return (entries ?? []).filter(entry => !keys.has(keyOf(entry)));
-}
-
-/** JSONB keeps no key order, so equality is asked of sorted keys. */
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_, inner: unknown) =>
-    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  );
 }

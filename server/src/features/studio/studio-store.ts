@@ -1,4 +1,4 @@
-import type { Holiday, PlanVersion, Recap, Studio, StudioDocument } from '@map-step/core';
+import type { Check, Holiday, Mark, PlanVersion, Recap, Studio, StudioDocument } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import { DOCUMENT_KINDS, type RecapRow } from '../../db/models.ts';
@@ -17,9 +17,9 @@ export async function createStudio(scope: StudioScope, studio: StudioRecord): Pr
 }
 
 export async function getStudio(scope: StudioScope): Promise<StudioRecord> {
-  const row = await scope.models.studios.findByPk(scope.studioId, { transaction: scope.transaction });
+  const [row] = await scope.select<{ body: StudioRecord }>('SELECT body FROM studios WHERE id = $1');
   if (!row) throw new Error('the studio of a session is gone');
-  return row.body as StudioRecord;
+  return row.body;
 }
 
 export async function saveStudio(scope: StudioScope, studio: StudioRecord): Promise<void> {
@@ -29,11 +29,23 @@ export async function saveStudio(scope: StudioScope, studio: StudioRecord): Prom
   );
 }
 
-/** The plan versions of a course, the oldest first; of all courses when none is named. */
-export async function listPlans(scope: StudioScope, course?: string): Promise<readonly PlanVersion[]> {
-  const where = scope.where(course === undefined ? {} : { courseId: course });
-  const rows = await scope.models.plans.findAll({ ...where, order: ['id'] });
+/** The plan versions of all courses, the oldest first. */
+export async function listPlans(scope: StudioScope): Promise<readonly PlanVersion[]> {
+  const rows = await scope.models.plans.findAll({ ...scope.where(), order: ['id'] });
   return rows.map(row => row.body as PlanVersion);
+}
+
+/** What was published last for a course. */
+export async function findPublishedPlan(
+  scope: StudioScope,
+  course: string,
+): Promise<PlanVersion | undefined> {
+  const [row] = await scope.select<{ body: PlanVersion }>(
+    `SELECT body FROM plans WHERE studio_id = $1 AND course_id = $2 AND (body -> 'published')::boolean
+     ORDER BY id DESC LIMIT 1`,
+    [course],
+  );
+  return row?.body;
 }
 
 export async function addPlans(scope: StudioScope, plans: readonly PlanVersion[]): Promise<void> {
@@ -59,11 +71,22 @@ export async function addRecaps(scope: StudioScope, recaps: readonly Recap[]): P
   );
 }
 
+export type RecapKey = Pick<Recap, 'section' | 'lesson' | 'audience'>;
+
+export async function listRecapKeys(scope: StudioScope): Promise<readonly RecapKey[]> {
+  const rows = await scope.models.recaps.findAll({
+    ...scope.where(),
+    attributes: ['sectionId', 'lesson', 'audience'],
+  });
+  return rows.map(({ sectionId, lesson, audience }) => ({ section: sectionId, lesson, audience }));
+}
+
 /** The whole studio as `mapstep/1`. */
 export async function readStudioDocument(scope: StudioScope): Promise<StudioDocument> {
   const { holidays, settings, mappings, ext, ...studio } = await getStudio(scope);
   const lists: [string, readonly unknown[]][] = [];
-  for (const kind of DOCUMENT_KINDS) lists.push([kind, await documentStore(scope, kind).list()]);
+  for (const kind of DOCUMENT_KINDS)
+    if (kind !== 'checks') lists.push([kind, await documentStore(scope, kind).list()]);
   const recaps = await scope.models.recaps.findAll({
     ...scope.where(),
     order: ['section_id', 'lesson', 'audience'],
@@ -73,6 +96,7 @@ export async function readStudioDocument(scope: StudioScope): Promise<StudioDocu
     ['logs', await eventStore(scope, 'logs').list()],
     ['attendance', await eventStore(scope, 'attendance').list()],
     ['recaps', recaps.map(recapOf)],
+    ['checks', await listChecks(scope)],
   );
   return {
     format: 'mapstep/1',
@@ -83,6 +107,13 @@ export async function readStudioDocument(scope: StudioScope): Promise<StudioDocu
     ...(mappings && { mappings }),
     ...(ext && { ext }),
   };
+}
+
+async function listChecks(scope: StudioScope): Promise<readonly Check[]> {
+  const checks = await documentStore(scope, 'checks').list();
+  const marks = new Map<string, Mark[]>(checks.map(({ id }) => [id, []]));
+  for (const { check, ...mark } of await eventStore(scope, 'marks').list()) marks.get(check)?.push(mark);
+  return checks.map(check => ({ ...check, marks: marks.get(check.id) ?? [] }));
 }
 
 function recapOf(row: RecapRow): Recap {

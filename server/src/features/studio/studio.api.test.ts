@@ -1,6 +1,8 @@
-import { readDocument, type StudioDocument, writeDocument } from '@map-step/core';
+import type { ImportResult, ImportUndone, JobAnswer, Versioned } from '@map-step/contract';
+import { type Pattern, readDocument, type StudioDocument, writeDocument } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
+import { runImport, waitForJob } from '../../test/run-import.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 import { moveToToday } from './demo.ts';
 
@@ -19,9 +21,7 @@ const exported = async () => {
   return writeDocument(read.value);
 };
 const load = (value: unknown) =>
-  ottilie.call<{ added: Record<string, number>; unchanged: number }>('studio.import', {
-    text: typeof value === 'string' ? value : JSON.stringify(value),
-  });
+  runImport(ottilie, typeof value === 'string' ? value : JSON.stringify(value));
 
 describe('export and import', () => {
   test('the export of an imported file is that file', async () => {
@@ -36,22 +36,22 @@ describe('export and import', () => {
 
   test('a file that is there already adds nothing', async () => {
     const before = await exported();
-    expect((await load(before)).body).toMatchObject({ added: {} });
+    expect(await load(before)).toMatchObject({ state: 'done', result: { added: {} } });
     expect(await exported()).toBe(before);
   });
 
   test('a new figure is added beside what is there', async () => {
     const document = demoStudio();
     const fresh = { ...(document.patterns ?? [])[0], id: 'harbour-step', name: 'Harbour step' };
-    const reply = await load({ ...document, patterns: [...(document.patterns ?? []), fresh] });
-    expect(reply.body.added).toEqual({ patterns: 1 });
+    const job = await load({ ...document, patterns: [...(document.patterns ?? []), fresh] });
+    expect(job.result?.added).toEqual({ patterns: 1 });
   });
 });
 
 describe('a file that cannot be used changes nothing and is told with the place', () => {
-  test.each<[string, unknown, number, RegExp]>([
-    ['not JSON', '{"format": "mapstep/1"', 422, /^character 22 .*ends too early/],
-    ['a foreign file', { name: 'something else' }, 422, /^\/format: /],
+  test.each<[string, unknown, RegExp]>([
+    ['not JSON', '{"format": "mapstep/1"', /^character 22 .*ends too early/],
+    ['a foreign file', { name: 'something else' }, /^\/format: /],
     [
       'a step on the foot that carries the weight',
       {
@@ -62,20 +62,18 @@ describe('a file that cannot be used changes nothing and is told with the place'
             : pattern,
         ),
       },
-      422,
       /^\/patterns\/0\/parts\/lead\/1: the left foot carries the weight/,
     ],
     [
       'an id that is there with another content',
       { ...demoStudio(), rooms: [{ ...demoStudio().rooms?.[0], name: 'Loft' }, demoStudio().rooms?.[1]] },
-      409,
       /^\/rooms\/0: "sail-loft" is there already/,
     ],
-  ])('%s', async (_, value, status, problem) => {
+  ])('%s', async (_, value, problem) => {
     const before = await exported();
-    const reply = await load(value);
-    expect(reply.status).toBe(status);
-    const { at = '', message = '' } = reply.body.problems?.[0] ?? {};
+    const { state, fault } = await load(value);
+    expect(state).toBe('failed');
+    const { at = '', message = '' } = fault?.problems?.[0] ?? {};
     expect(`${at}: ${message}`).toMatch(problem);
     expect(await exported()).toBe(before);
   });
@@ -107,4 +105,69 @@ test('an unknown address answers in the one shape of errors, with an id and no i
   const body = (await reply.json()) as object;
   expect(reply.status).toBe(404);
   expect(Object.keys(body).sort()).toEqual(['code', 'id', 'message']);
+});
+
+describe('a file is looked at before it is taken', () => {
+  const wait = async (how: 'preview' | 'take', document: StudioDocument) => {
+    const { body } = await ottilie.call<JobAnswer<ImportResult>>('studio.import', {
+      query: new URLSearchParams({ do: how }),
+      text: JSON.stringify(document),
+    });
+    const job = await waitForJob(ottilie, body.id, ({ state }) => state !== 'waiting' && state !== 'running');
+    if (!job.result) throw new Error(job.fault?.message);
+    return { job: job.id, result: job.result };
+  };
+  const undo = (job: string) => ottilie.call<ImportUndone>('import.undo', { params: { job } });
+  /** As it stands now, with a room more, another name of a figure and another start of a class. */
+  const changed = async (): Promise<StudioDocument> => {
+    const now = JSON.parse(await exported()) as StudioDocument;
+    return {
+      ...now,
+      rooms: [...(now.rooms ?? []), { id: 'boat-shed', name: 'Boat shed', length: 8, width: 5 }],
+      patterns: (now.patterns ?? []).map(one => (one.id === 'wrap' ? { ...one, name: 'Harbour wrap' } : one)),
+      sections: (now.sections ?? []).map(one => ({ ...one, room: 'boat-shed' })),
+    };
+  };
+
+  test('new and changed are told field by field, and nothing is written', async () => {
+    const before = await exported();
+    const { result } = await wait('preview', await changed());
+    expect(result).toMatchObject({ written: false, added: { rooms: 1 }, changedCount: 2 });
+    expect(result.changed).toEqual([
+      { kind: 'patterns', id: 'wrap', fields: [{ field: 'name', from: 'Wrap', to: 'Harbour wrap' }] },
+      {
+        kind: 'sections',
+        id: 'hustle-1-monday',
+        fields: [{ field: 'room', from: 'sail-loft', to: 'boat-shed' }],
+      },
+    ]);
+    expect(await exported()).toBe(before);
+  });
+
+  test('taken, it stands with who did it in the history; taken back, all is as before', async () => {
+    const before = await exported();
+    const { job, result } = await wait('take', await changed());
+    expect(result.written).toBe(true);
+    expect(await exported()).not.toBe(before);
+    const { body } = await ottilie.call<Versioned<Pattern>>('figure.read', { params: { figure: 'wrap' } });
+    expect(body.body.name).toBe('Harbour wrap');
+    expect(body.history[0]).toMatchObject({ kind: 'edit', what: 'Imported', by: 'ottilie-marsh' });
+    expect((await undo(job)).body).toMatchObject({ removed: 1, restored: 2 });
+    expect(await exported()).toBe(before);
+    expect((await undo(job)).status).toBe(409);
+  });
+
+  test('what has come to be used since is not taken away', async () => {
+    const now = JSON.parse(await exported()) as StudioDocument;
+    const room = { id: 'boat-shed', name: 'Boat shed', length: 8, width: 5 };
+    const { job } = await wait('take', { ...now, rooms: [...(now.rooms ?? []), room] });
+    const command = {
+      kind: 'edit',
+      what: 'Room',
+      changes: [{ field: 'room', from: 'sail-loft', to: 'boat-shed' }],
+    };
+    await ottilie.call('section.command', { params: { section: 'hustle-1-monday' }, body: { command } });
+    const { status, body } = await undo(job);
+    expect([status, body.problems?.[0]?.message]).toEqual([409, expect.stringMatching(/boat-shed/)]);
+  });
 });

@@ -1,0 +1,69 @@
+import type { CourseAnswer } from '@map-step/contract';
+import { type Course, courseSchema, type Section, type StudioDocument } from '@map-step/core';
+import { type Aggregate, getStored, readHistory } from '../../aggregates/aggregate.ts';
+import { documentAggregate } from '../../aggregates/document-aggregate.ts';
+import { documentStore } from '../../db/document-store.ts';
+import type { StudioScope } from '../../db/studio-scope.ts';
+import { HttpFault } from '../../http/http-fault.ts';
+import { findPublishedPlan } from '../studio/studio-store.ts';
+
+/** A course with its items and where they are placed. Placing is a command of its own. */
+export function courseAggregate(scope: StudioScope, id: string): Aggregate<Course> {
+  const whole = documentAggregate(scope, id, {
+    kind: 'course',
+    table: 'courses',
+    noun: 'course',
+    change: { topic: 'course', id },
+    fixed: ['id', 'placed'],
+    schema: courseSchema,
+    around: course => around(scope, course),
+  });
+  return {
+    ...whole,
+    check: async (course, touched) => {
+      const placed = placedInOrder(course);
+      const isOnlyPlaced = touched.every(key => key === 'placed');
+      return isOnlyPlaced ? placed : whole.check(placed, touched);
+    },
+    tell: () => readCourse(scope, id),
+  };
+}
+
+export async function readCourse(scope: StudioScope, id: string): Promise<CourseAnswer> {
+  const aggregate = courseAggregate(scope, id);
+  const { body, version } = await getStored(aggregate);
+  const sections = await scope.select<{ body: Section }>(
+    'SELECT body FROM sections WHERE studio_id = $1 AND course_id = $2 ORDER BY position',
+    [id],
+  );
+  return {
+    course: body,
+    version,
+    published: (await findPublishedPlan(scope, id)) ?? null,
+    sections: sections.map(section => section.body),
+    history: await readHistory(aggregate),
+  };
+}
+
+/** The placings in the order of the items, each of an item and in a lesson of the course. */
+function placedInOrder(course: Course): Course {
+  if (!course.placed) return course;
+  const order = new Map(course.items.map(({ pattern }, index) => [pattern, index]));
+  for (const { pattern, lesson } of course.placed) {
+    if (!order.has(pattern))
+      throw new HttpFault('bad-request', `"${pattern}" is not among the items of ${course.name}.`);
+    if (lesson > course.lessons.length)
+      throw new HttpFault('bad-request', `${course.name} has no lesson ${lesson}.`);
+  }
+  const at = ({ pattern }: { pattern: string }) => order.get(pattern) ?? 0;
+  return { ...course, placed: [...course.placed].sort((a, b) => at(a) - at(b)) };
+}
+
+async function around(scope: StudioScope, course: Course): Promise<Partial<StudioDocument>> {
+  const named = [...course.items, ...(course.placed ?? [])].map(({ pattern }) => pattern);
+  return {
+    dances: await documentStore(scope, 'dances').list(),
+    levels: await documentStore(scope, 'levels').list(),
+    patterns: await documentStore(scope, 'patterns').listSome(named),
+  };
+}

@@ -1,0 +1,111 @@
+import type { MaterialAnswer, Versioned } from '@map-step/contract';
+import type { FieldChange, Pattern } from '@map-step/core';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { demoStudio } from '../../test/demo-studio.ts';
+import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
+
+const demo = demoStudio();
+const [hustle] = demo.dances ?? [];
+const other = hustle && { ...hustle, id: 'waltz', name: 'Waltz' };
+const borrowed: Pattern = { id: 'borrowed-walk', dance: 'waltz', name: 'Borrowed walk', kind: 'drill' };
+const alone: Pattern = { ...borrowed, id: 'walk-alone', name: 'Walk alone' };
+let server: TestServer;
+let ottilie: TestPerson;
+beforeAll(async () => {
+  if (!hustle || !other) throw new Error('the demo has no dance');
+  server = await startTestServer({
+    ...demo,
+    dances: [...(demo.dances ?? []), other],
+    patterns: [
+      borrowed,
+      alone,
+      ...(demo.patterns ?? []).map(pattern =>
+        pattern.id === 'wrap' ? { ...pattern, needs: [...(pattern.needs ?? []), 'borrowed-walk'] } : pattern,
+      ),
+    ],
+  });
+  ottilie = await server.person('ottilie-marsh');
+});
+afterAll(() => server.close());
+
+const read = async (stamp?: string) => {
+  const query = new URLSearchParams({ course: 'hustle-1', ...(stamp && { stamp }) });
+  return (await ottilie.call<MaterialAnswer>('material.read', { query })).body;
+};
+const rename = async (figure: string, to: string) => {
+  const { body } = await ottilie.call<Versioned<Pattern>>('figure.read', { params: { figure } });
+  const changes: FieldChange[] = [{ field: 'name', from: body.body.name, to }];
+  return ottilie.call('figure.command', {
+    params: { figure },
+    body: { command: { kind: 'edit', what: 'Name', changes } },
+  });
+};
+
+test('a course has the figures of its dances and what they need of others, and no more', async () => {
+  const ids = (await read()).material?.patterns.map(({ id }) => id) ?? [];
+  expect(ids).toContain('borrowed-walk');
+  expect(ids).not.toContain('walk-alone');
+  const ofHustle = demo.patterns?.filter(({ dance }) => dance === 'hustle') ?? [];
+  expect(ids).toHaveLength(ofHustle.length + 1);
+});
+
+test('who has it all is told so, until a figure among it changes, also one of another dance', async () => {
+  const first = await read();
+  expect(await read(first.stamp)).toEqual({ stamp: first.stamp, material: null });
+  for (const [figure, name] of [
+    ['wrap', 'Harbour wrap'],
+    ['borrowed-walk', 'Lent walk'],
+  ] as const) {
+    const before = await read();
+    expect((await rename(figure, name)).status).toBe(200);
+    const after = await read(before.stamp);
+    expect(after.material?.patterns.find(({ id }) => id === figure)?.name).toBe(name);
+  }
+});
+
+test('a course that takes another dance in has its figures at the next look', async () => {
+  const before = await read();
+  const changes = [{ field: 'dances', from: ['hustle'], to: ['hustle', 'waltz'] }];
+  const command = { kind: 'edit', what: 'Dances', changes };
+  const { body } = await ottilie.call<{ version: number }>('course.read', { params: { course: 'hustle-1' } });
+  const reply = await ottilie.call('course.command', {
+    params: { course: 'hustle-1' },
+    body: { seen: body.version, command },
+  });
+  expect(reply.status).toBe(200);
+  expect((await read(before.stamp)).material?.patterns.map(({ id }) => id)).toContain('walk-alone');
+});
+
+test('a new figure is kept with who wrote it; the same id again, or one that cannot be danced, is refused', async () => {
+  const figure: Pattern = {
+    id: 'pier-walk',
+    dance: 'hustle',
+    name: 'Pier walk',
+    kind: 'basic',
+    rhythm: '&1 2 3',
+    beats: 3,
+    parts: { lead: 'L back, R replace, L fwd, R fwd', follow: 'opposite' },
+    entry: ['two-hand'],
+    exit: 'same',
+  };
+  const create = (more: Partial<Pattern> = {}) =>
+    ottilie.call<Versioned<Pattern>>('figure.create', { body: { figure: { ...figure, ...more } } });
+  const { status, body } = await create();
+  expect([status, body.body, body.version]).toEqual([200, figure, 1]);
+  expect(body.history).toMatchObject([{ kind: 'create', by: 'ottilie-marsh', undone: false }]);
+  expect((await read()).material?.patterns.map(({ id }) => id)).toContain('pier-walk');
+
+  expect((await create({ name: 'Another' })).status).toBe(409);
+  const lame = await create({
+    id: 'lame-walk',
+    parts: { lead: 'L back, L fwd, R fwd, L fwd', follow: 'opposite' },
+  });
+  expect([lame.status, lame.body.problems?.[0]?.at]).toEqual([400, '/parts/lead/1']);
+  expect((await create({ id: 'lost-walk', dance: 'jig' })).status).toBe(400);
+  const undo = { kind: 'undo', of: body.history[0]?.id };
+  const reply = await ottilie.call('figure.command', {
+    params: { figure: 'pier-walk' },
+    body: { command: undo },
+  });
+  expect([reply.status, reply.body.message]).toEqual([400, expect.stringMatching(/not taken back/)]);
+});

@@ -1,0 +1,81 @@
+import type { Element, Level, Pattern } from '@map-step/core';
+import { documentStore } from '../../db/document-store.ts';
+import { listAsJson } from '../../db/json-text.ts';
+import { type StudioScope, selectJson } from '../../db/studio-scope.ts';
+
+/** For each dance a number that rises with every change of its figures; under '' that of what all share. */
+export type MaterialStamps = ReadonlyMap<string, string>;
+
+export async function readMaterialStamps(scope: StudioScope): Promise<MaterialStamps> {
+  const rows = await scope.select<{ dance_id: string; version: string }>(
+    'SELECT dance_id, version FROM material_stamps WHERE studio_id = $1',
+  );
+  return new Map(rows.map(({ dance_id, version }) => [dance_id, version]));
+}
+
+/** One text for some dances, and for what all dances share. */
+export function printStamp(stamps: MaterialStamps, dances: readonly string[]): string {
+  return ['', ...[...dances].sort()].map(dance => `${dance}:${stamps.get(dance) ?? 0}`).join(' ');
+}
+
+/** The dances that a stamp speaks for. */
+export function dancesOf(stamp: string): readonly string[] {
+  return stamp.split(' ').flatMap(part => part.split(':', 1)[0] || []);
+}
+
+/** The figures of some dances, those named besides, and whatever they need. */
+export async function listOfDances(
+  scope: StudioScope,
+  dances: readonly string[],
+  besides: readonly string[],
+): Promise<readonly Pattern[]> {
+  const rows = await scope.select<{ body: Pattern }>(
+    'SELECT body FROM patterns WHERE studio_id = $1 AND dance_id = ANY($2) ORDER BY position',
+    [dances],
+  );
+  return withNeeds(
+    scope,
+    rows.map(({ body }) => body),
+    besides,
+  );
+}
+
+export function listLevelsOf(scope: StudioScope, dances: readonly string[]) {
+  return selectJson<readonly Level[]>(
+    scope,
+    `SELECT ${listAsJson('body', 'position')} FROM levels WHERE studio_id = $1 AND dance_id = ANY($2)`,
+    [dances],
+  );
+}
+
+/** The elements of some dances and those that belong to none. */
+export function listElementsOf(scope: StudioScope, dances: readonly string[]) {
+  return selectJson<readonly Element[]>(
+    scope,
+    `SELECT ${listAsJson('body', 'position')} FROM elements
+     WHERE studio_id = $1 AND (body ->> 'dance' IS NULL OR body ->> 'dance' = ANY($2))`,
+    [dances],
+  );
+}
+
+/** These figures and all that they need, in turn. */
+export function listWithNeeds(scope: StudioScope, ids: readonly string[]): Promise<readonly Pattern[]> {
+  return withNeeds(scope, [], ids);
+}
+
+/** One more query for each step by which what is needed lies outside; within one dance that is none. */
+async function withNeeds(
+  scope: StudioScope,
+  figures: readonly Pattern[],
+  ids: readonly string[],
+): Promise<readonly Pattern[]> {
+  const there = new Map(figures.map(figure => [figure.id, figure]));
+  const missing = (wanted: readonly string[]) => wanted.filter(id => !there.has(id));
+  let wanted = missing([...ids, ...figures.flatMap(({ needs = [] }) => needs)]);
+  while (wanted.length > 0) {
+    const found = await documentStore(scope, 'patterns').listSome(wanted);
+    for (const figure of found) there.set(figure.id, figure);
+    wanted = found.length === 0 ? [] : missing(found.flatMap(({ needs = [] }) => needs));
+  }
+  return [...there.values()];
+}

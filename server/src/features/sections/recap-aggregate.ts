@@ -1,0 +1,108 @@
+import type { RecapAnswer } from '@map-step/contract';
+import type { Audience } from '@map-step/core';
+import type { Aggregate } from '../../aggregates/aggregate.ts';
+import type { RecapRow } from '../../db/models.ts';
+import type { StudioScope } from '../../db/studio-scope.ts';
+import { HttpFault } from '../../http/http-fault.ts';
+
+export interface RecapKey {
+  readonly section: string;
+  readonly lesson: number;
+  readonly audience: Audience;
+}
+
+export interface RecapBody {
+  readonly markdown: string;
+  /** ISO 8601. */
+  readonly published?: string;
+}
+
+const LONGEST = 100_000;
+
+/** The text of one recap and when it was published last. */
+export function recapAggregate(scope: StudioScope, key: RecapKey, now: Date): Aggregate<RecapBody> {
+  const { section, lesson, audience } = key;
+  const row = scope.where({ sectionId: section, lesson, audience });
+  return {
+    scope,
+    kind: 'recap',
+    id: `${section}/${lesson}/${audience}`,
+    noun: 'recap',
+    change: { topic: 'section', id: section },
+    fixed: ['published'],
+    find: async () => {
+      const found = await scope.models.recaps.findOne(row);
+      return found ? { body: bodyOf(found), version: found.version } : undefined;
+    },
+    save: async ({ markdown, published }, seen) => {
+      const [changed] = await scope.models.recaps.update(
+        { markdown, publishedAt: published ?? null, version: seen + 1 },
+        scope.where({ sectionId: section, lesson, audience, version: seen }),
+      );
+      return changed === 1;
+    },
+    check: async body => {
+      if (typeof body.markdown === 'string' && body.markdown.length <= LONGEST && isRecap(body)) return body;
+      throw new HttpFault('bad-request', 'A recap is a text of at most 100,000 characters.');
+    },
+    tell: () => readRecap(scope, key, now),
+  };
+}
+
+export async function readRecap(scope: StudioScope, key: RecapKey, now: Date): Promise<RecapAnswer> {
+  const { section, lesson, audience } = key;
+  const [found] = await selectRecaps(scope, now, section, lesson, audience);
+  if (!found)
+    throw new HttpFault('not-found', `There is no recap of lesson ${lesson} yet. Finish the lesson first.`);
+  return found;
+}
+
+/** The recaps of a class in the order of its lessons. */
+export function listRecaps(scope: StudioScope, section: string, now: Date): Promise<RecapAnswer[]> {
+  return selectRecaps(scope, now, section, null, null);
+}
+
+interface Row {
+  readonly section_id: string;
+  readonly lesson: number;
+  readonly audience: Audience;
+  readonly version: number;
+  readonly markdown: string;
+  readonly published_at: Date | null;
+  readonly links: number;
+}
+
+async function selectRecaps(
+  scope: StudioScope,
+  now: Date,
+  section: string,
+  lesson: number | null,
+  audience: Audience | null,
+): Promise<RecapAnswer[]> {
+  const rows = await scope.select<Row>(
+    `SELECT r.*, (SELECT count(*)::integer FROM recap_links l
+         WHERE l.studio_id = $1 AND l.section_id = r.section_id AND l.lesson = r.lesson
+           AND l.audience = r.audience AND l.revoked_at IS NULL AND l.expires_at > $3) AS links
+       FROM recaps r WHERE studio_id = $1 AND section_id = $2
+         AND ($4::integer IS NULL OR (lesson = $4 AND audience = $5))
+       ORDER BY lesson, audience`,
+    [section, now, lesson, audience],
+  );
+  return rows.map(row => ({
+    section: row.section_id,
+    lesson: row.lesson,
+    audience: row.audience,
+    version: row.version,
+    markdown: row.markdown,
+    published: row.published_at?.toISOString() ?? null,
+    links: row.links,
+  }));
+}
+
+function bodyOf({ markdown, publishedAt }: RecapRow): RecapBody {
+  return { markdown, ...(publishedAt && { published: publishedAt.toISOString() }) };
+}
+
+function isRecap(body: RecapBody): boolean {
+  return Object.keys(body).every(key => key === 'markdown' || key === 'published');
+}

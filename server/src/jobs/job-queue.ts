@@ -1,0 +1,70 @@
+import PgBoss from 'pg-boss';
+import type { Logger } from 'pino';
+import type { Database } from '../db/database.ts';
+import { JOB_QUEUE } from '../db/job-tables.ts';
+import type { StudioScope } from '../db/studio-scope.ts';
+import { startRun } from './job-run.ts';
+import { jobStore } from './job-store.ts';
+
+interface Ticket {
+  readonly studio: string;
+  readonly job: string;
+}
+
+/** Any server puts jobs in, any server takes them out; PostgreSQL gives each to one. */
+export interface JobQueue {
+  /** Queues a job in the transaction that made it. */
+  send(scope: StudioScope, job: string): Promise<void>;
+  /** Lets what runs here go back into the queue for another server. */
+  close(): Promise<void>;
+}
+
+const POLL_SECONDS = 0.5;
+const LONGEST_SECONDS = 3600;
+const LEAVE_STUDIO = "SELECT set_config('role', 'none', true)";
+const ENTER_STUDIO = "SELECT set_config('role', 'map_step_studio', true)";
+
+export interface JobQueueOptions {
+  readonly databaseUrl: string;
+  readonly database: Database;
+  readonly logger: Logger;
+}
+
+export async function openJobQueue(options: JobQueueOptions): Promise<JobQueue> {
+  const { databaseUrl, database, logger } = options;
+  const boss = new PgBoss({ connectionString: databaseUrl, max: 2, schedule: false, migrate: false });
+  const closing = new AbortController();
+  boss.on('error', error => logger.warn({ err: error }, 'the job queue'));
+  await boss.start();
+
+  const send = async (scope: StudioScope, job: string): Promise<void> => {
+    const ticket: Ticket = { studio: scope.studioId, job };
+    // The queue's tables lie behind the owner's role; the rights of the studio come back right after.
+    await scope.run(LEAVE_STUDIO, []);
+    const db = {
+      executeSql: async (sql: string, values: unknown[]) => ({ rows: await scope.run(sql, values) }),
+    };
+    await boss.send(JOB_QUEUE, ticket, { db, retryLimit: 0, expireInSeconds: LONGEST_SECONDS });
+    await scope.run(ENTER_STUDIO, []);
+  };
+
+  await boss.work<Ticket>(JOB_QUEUE, { pollingIntervalSeconds: POLL_SECONDS }, async ([ticket]) => {
+    if (!ticket) return;
+    const { studio, job } = ticket.data;
+    const run = await database.inStudio(studio, scope => jobStore(scope).begin(job));
+    if (run === undefined) return;
+    const isOver = await startRun({ databaseUrl, database, logger, studio, job, run }, closing.signal);
+    if (isOver) return;
+    await database.inStudio(studio, async scope => {
+      if (await jobStore(scope).release(job, run)) await send(scope, job);
+    });
+  });
+
+  return {
+    send,
+    async close() {
+      closing.abort();
+      await boss.stop({ graceful: true, wait: true, timeout: 5000 });
+    },
+  };
+}
