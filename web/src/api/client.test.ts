@@ -12,10 +12,13 @@ afterEach(() => vi.unstubAllGlobals());
 test('the path of the route is filled and encoded, the token and the body are sent', async () => {
   const { mock } = use(answer(200, { ok: 1 }));
   setCsrf('token');
-  await call('recap.save', { params: { section: 'a b', lesson: 5, audience: 'staff' }, body: { seen: 1 } });
+  await call('recap.command', {
+    params: { section: 'a b', lesson: 5, audience: 'staff' },
+    body: { seen: 1 },
+  });
   const [address, request] = mock.calls[0] ?? ['', {}];
-  expect(address).toBe('/api/sections/a%20b/lessons/5/recaps/staff');
-  expect(request).toMatchObject({ method: 'PUT', body: '{"seen":1}', headers: { 'x-csrf-token': 'token' } });
+  expect(address).toBe('/api/sections/a%20b/lessons/5/recaps/staff/commands');
+  expect(request).toMatchObject({ method: 'POST', body: '{"seen":1}', headers: { 'x-csrf-token': 'token' } });
 });
 
 test('a refusal of the server comes as it was put', async () => {

@@ -1,4 +1,4 @@
-import { type ErrorBody, ROUTES, type RouteName } from '@map-step/contract';
+import { type ErrorBody, type ErrorCode, ROUTES, type RouteName } from '@map-step/contract';
 
 /** A refused request, as the server put it. */
 export class ApiError extends Error {
@@ -27,6 +27,7 @@ export function setCsrf(token: string | null): void {
 
 interface CallOptions {
   readonly params?: Readonly<Record<string, string | number>>;
+  readonly query?: Readonly<Record<string, string | number>>;
   readonly body?: unknown;
   /** A text sent as it is, such as a file. */
   readonly text?: string;
@@ -39,8 +40,9 @@ export async function call<Answer>(name: RouteName, options: CallOptions = {}): 
   const address = path.replace(/:(\w+)/g, (_, key: string) =>
     encodeURIComponent(options.params?.[key] ?? ''),
   );
+  const query = options.query ? `?${new URLSearchParams(Object.entries(options.query).map(pair))}` : '';
   const body = options.text ?? (options.body === undefined ? undefined : JSON.stringify(options.body));
-  const response = await fetch(address, {
+  const response = await fetch(address + query, {
     method,
     headers: { 'x-csrf-token': csrf, ...(body !== undefined && { 'content-type': 'application/json' }) },
     ...(body !== undefined && { body }),
@@ -54,11 +56,22 @@ export async function call<Answer>(name: RouteName, options: CallOptions = {}): 
   throw isErrorBody(answer) ? new ApiError(answer) : new AwayError();
 }
 
+function pair([name, value]: [string, string | number]): [string, string] {
+  return [name, String(value)];
+}
+
 function isErrorBody(answer: unknown): answer is ErrorBody {
   return typeof answer === 'object' && answer !== null && 'code' in answer && 'message' in answer;
 }
 
+/** True when it is the session that stands in the way: it ended, or somebody signed in anew beside this page. */
+export function isAboutSession(error: unknown): boolean {
+  return error instanceof ApiError && (error.body.code === 'not-signed-in' || error.body.code === 'old-page');
+}
+
+const PASSING = new Set<ErrorCode>(['database-away', 'read-only', 'storage-full']);
+
 /** True when trying again later may work. */
 export function isPassing(error: unknown): boolean {
-  return error instanceof AwayError || (error instanceof ApiError && error.body.code === 'database-away');
+  return error instanceof AwayError || (error instanceof ApiError && PASSING.has(error.body.code));
 }

@@ -1,26 +1,39 @@
-// Log entries on their way to the server: kept in the browser's database until the server has them, sent in
-// order. They survive a reload, a sign-out and a lost connection; each belongs to one person of one studio.
-import type { LogEntry, SignedInPerson } from '@map-step/contract';
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import { ApiError, call, isPassing } from './client.ts';
+// What happened in a lesson, on its way to the server: kept in the browser's database until the server has it,
+// sent in order. It survives a reload, a sign-out and a lost connection, and belongs to one person of one studio.
+import type { AttendanceEntry, LogEntry, SignedInPerson } from '@map-step/contract';
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, type OpenDBCallbacks, openDB } from 'idb';
+import { call, isAboutSession, isPassing } from './client.ts';
 
-export interface WaitingLog {
+export type WaitingEvent = {
   readonly owner: string;
   readonly section: string;
-  readonly log: LogEntry;
   /** Why the server will never take it; it is kept until the person has seen it. */
   readonly refused?: string;
+} & (
+  | { readonly kind: 'log'; readonly entry: LogEntry }
+  | { readonly kind: 'attendance'; readonly entry: AttendanceEntry }
+);
+
+export interface OutboxCalls {
+  /** An entry that arrived, before it is forgotten here. */
+  onSent(entry: WaitingEvent): void;
+  /** The session stands in the way: everything stays until the person is back. */
+  onSessionLost(): void;
 }
 
 interface Schema extends DBSchema {
-  logs: { key: number; value: WaitingLog; indexes: { owner: string } };
+  events: { key: number; value: WaitingEvent; indexes: { owner: string } };
+}
+
+interface OldSchema extends DBSchema {
+  logs: { key: number; value: { owner: string; section: string; refused?: string; log: LogEntry } };
 }
 
 const AGAIN_MS = 3000;
 const LOCK = 'map-step-outbox';
 
 let opening: Promise<IDBPDatabase<Schema>> | undefined;
-let waiting: readonly WaitingLog[] = [];
+let waiting: readonly WaitingEvent[] = [];
 let timer: ReturnType<typeof setTimeout> | undefined;
 const listeners = new Set<() => void>();
 
@@ -29,7 +42,7 @@ export function ownerOf({ studio, id }: SignedInPerson): string {
 }
 
 /** What has not reached the server yet, of everybody who used this browser. */
-export function waitingLogs(): readonly WaitingLog[] {
+export function waitingEvents(): readonly WaitingEvent[] {
   return waiting;
 }
 
@@ -39,8 +52,8 @@ export function followOutbox(listener: () => void): () => void {
 }
 
 /** Keeps an entry; once this resolves it is not lost. */
-export async function keepLog(entry: WaitingLog): Promise<void> {
-  await (await database()).add('logs', entry);
+export async function keepEvent(entry: WaitingEvent): Promise<void> {
+  await (await database()).add('events', entry);
   await refresh();
 }
 
@@ -51,61 +64,76 @@ export async function forgetRefused(owner: string): Promise<void> {
 
 /**
  * Sends what waits, in order, from one tab at a time. Stops at the first that cannot be sent now and tries
- * again by itself; calls `onSent` with each that arrived, before it is forgotten here.
+ * again by itself.
  */
-export async function sendWaiting(owner: string, onSent: (entry: WaitingLog) => void): Promise<void> {
+export async function sendWaiting(owner: string, calls: OutboxCalls): Promise<void> {
   clearTimeout(timer);
   await refresh();
   const isDone = await navigator.locks.request(
     LOCK,
     { ifAvailable: true },
-    lock => lock !== null && sendAll(owner, onSent),
+    lock => lock !== null && sendAll(owner, calls),
   );
-  if (!isDone) timer = setTimeout(() => void sendWaiting(owner, onSent), AGAIN_MS);
+  if (!isDone) timer = setTimeout(() => void sendWaiting(owner, calls), AGAIN_MS);
 }
 
-async function sendAll(owner: string, onSent: (entry: WaitingLog) => void): Promise<boolean> {
+/** Until it is asked for again. */
+export function stopSending(): void {
+  clearTimeout(timer);
+}
+
+async function sendAll(owner: string, { onSent, onSessionLost }: OutboxCalls): Promise<boolean> {
   const store = await database();
-  for (const key of await store.getAllKeysFromIndex('logs', 'owner', owner)) {
-    const entry = await store.get('logs', key);
+  for (const key of await store.getAllKeysFromIndex('events', 'owner', owner)) {
+    const entry = await store.get('events', key);
     if (!entry || entry.refused !== undefined) continue;
     try {
-      await call('section.log', { params: { section: entry.section }, body: { logs: [entry.log] } });
+      await send(entry);
       onSent(entry);
-      await store.delete('logs', key);
+      await store.delete('events', key);
     } catch (error) {
-      if (isPassing(error) || isSignedOut(error)) return false;
+      if (isAboutSession(error)) onSessionLost();
+      if (isAboutSession(error) || isPassing(error)) return false;
       const refused = error instanceof Error ? error.message : 'It was refused.';
-      await store.put('logs', { ...entry, refused }, key);
+      await store.put('events', { ...entry, refused }, key);
     }
     await refresh();
   }
   return true;
 }
 
-function isSignedOut(error: unknown): boolean {
-  return error instanceof ApiError && error.body.code === 'not-signed-in';
+async function send({ section, ...event }: WaitingEvent): Promise<void> {
+  const params = { section };
+  if (event.kind === 'log') await call('section.log', { params, body: { logs: [event.entry] } });
+  else await call('section.attend', { params, body: { attendance: [event.entry] } });
 }
 
-async function removeWhere(isGone: (entry: WaitingLog) => boolean): Promise<void> {
+async function removeWhere(isGone: (entry: WaitingEvent) => boolean): Promise<void> {
   const store = await database();
-  for (const key of await store.getAllKeys('logs')) {
-    const entry = await store.get('logs', key);
-    if (entry && isGone(entry)) await store.delete('logs', key);
+  for (const key of await store.getAllKeys('events')) {
+    const entry = await store.get('events', key);
+    if (entry && isGone(entry)) await store.delete('events', key);
   }
   await refresh();
 }
 
 async function refresh(): Promise<void> {
-  waiting = await (await database()).getAll('logs');
+  waiting = await (await database()).getAll('events');
   for (const listener of listeners) listener();
 }
 
 function database(): Promise<IDBPDatabase<Schema>> {
-  opening ??= openDB<Schema>('map-step', 1, {
-    upgrade: fresh => {
-      fresh.createObjectStore('logs', { autoIncrement: true }).createIndex('owner', 'owner');
-    },
-  });
+  opening ??= openDB<Schema>('map-step', 2, { upgrade });
   return opening;
 }
+
+/** Version 1 kept log entries only, in a store named after them. */
+const upgrade: NonNullable<OpenDBCallbacks<Schema>['upgrade']> = async (database, before, _, transaction) => {
+  const events = database.createObjectStore('events', { autoIncrement: true });
+  events.createIndex('owner', 'owner');
+  if (before !== 1) return;
+  const old = transaction as unknown as IDBPTransaction<OldSchema, ['logs'], 'versionchange'>;
+  for (const { log, ...entry } of await old.objectStore('logs').getAll())
+    await events.add({ ...entry, kind: 'log', entry: log });
+  (database as unknown as IDBPDatabase<OldSchema>).deleteObjectStore('logs');
+};

@@ -1,9 +1,9 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import createCache from '@emotion/cache';
 import { CacheProvider } from '@emotion/react';
-import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { ApiError, isPassing } from '../api/client.ts';
+import { isAboutSession, isPassing } from '../api/client.ts';
 import { sessionQuery } from '../features/session/session-queries.ts';
 import { system } from '../theme/system.ts';
 
@@ -13,12 +13,8 @@ const styles = createCache({ key: 'ms', ...(nonce && { nonce }) });
 
 /** A read that fails because nobody answers is tried again until somebody does. */
 const client = new QueryClient({
-  queryCache: new QueryCache({
-    onError: error => {
-      if (error instanceof ApiError && error.body.code === 'not-signed-in')
-        void client.invalidateQueries({ queryKey: sessionQuery.queryKey });
-    },
-  }),
+  queryCache: new QueryCache({ onError: askWhoIsHere }),
+  mutationCache: new MutationCache({ onError: askWhoIsHere }),
   defaultOptions: {
     queries: {
       retry: (_, error) => isPassing(error),
@@ -33,6 +29,10 @@ const client = new QueryClient({
     },
   },
 });
+
+function askWhoIsHere(error: Error): void {
+  if (isAboutSession(error)) void client.invalidateQueries({ queryKey: sessionQuery.queryKey });
+}
 
 export function Providers({ children }: { children: ReactNode }) {
   return (

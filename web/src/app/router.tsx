@@ -27,6 +27,18 @@ export const router = createBrowserRouter([
             }),
           },
           {
+            path: 'material/level',
+            lazy: async () => ({
+              Component: (await import('../features/material/level-page.tsx')).LevelPage,
+            }),
+          },
+          {
+            path: 'material/:pattern/with/:others?',
+            lazy: async () => ({
+              Component: (await import('../features/material/compare-page.tsx')).ComparePage,
+            }),
+          },
+          {
             path: 'map',
             lazy: async () => ({ Component: (await import('../features/map/map-page.tsx')).MapPage }),
           },

@@ -19,7 +19,12 @@ const button = defineRecipe({
   variants: {
     look: {
       next: { bg: 'ink', color: 'onInk', _hover: { bg: 'lead' } },
-      choice: { borderColor: 'line', bg: 'panel', _hover: { borderColor: 'ink' } },
+      choice: {
+        borderColor: 'line',
+        bg: 'panel',
+        _hover: { borderColor: 'ink' },
+        '&[aria-pressed=true]': { borderColor: 'ink', bg: 'nowTint' },
+      },
       quiet: { color: 'quiet', _hover: { color: 'ink', textDecoration: 'underline' } },
     },
     size: {

@@ -2,21 +2,31 @@ import { chakra } from '@chakra-ui/react';
 import { ApiError, isPassing } from '../api/client.ts';
 import { Button, Notice } from './parts.tsx';
 
+interface ProblemsProps {
+  readonly problems: readonly { readonly at: string; readonly message: string }[] | undefined;
+}
+
+/** Everything that is wrong, each with its place. */
+export function Problems({ problems }: ProblemsProps) {
+  if (!problems) return null;
+  return (
+    <chakra.ul pl="5" mt="1" fontSize="sm">
+      {problems.map(({ at, message }) => (
+        <li key={`${at} ${message}`}>
+          <code>{at || 'the file'}</code>: {message}
+        </li>
+      ))}
+    </chakra.ul>
+  );
+}
+
 /** What went wrong, where, and the way out. */
 export function Failure({ error, retry }: { error: unknown; retry?: () => void }) {
   const body = error instanceof ApiError ? error.body : undefined;
   const message = error instanceof Error ? error.message : 'Something went wrong. Load the page again.';
   return (
     <Notice tone="stop" title={message}>
-      {body?.problems && (
-        <chakra.ul pl="5" mt="1" fontSize="sm">
-          {body.problems.map(({ at, message: what }) => (
-            <li key={`${at} ${what}`}>
-              <code>{at}</code>: {what}
-            </li>
-          ))}
-        </chakra.ul>
-      )}
+      <Problems problems={body?.problems} />
       {isPassing(error) && retry && (
         <Button mt="2" size="small" onClick={retry}>
           Try again now

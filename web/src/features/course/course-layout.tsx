@@ -1,32 +1,30 @@
 import { chakra } from '@chakra-ui/react';
 import type {
   CourseAnswer,
-  LogEntry,
-  MaterialAnswer,
+  Material,
   SectionAnswer,
   SessionAnswer,
   SignedInPerson,
   StudioAnswer,
 } from '@map-step/contract';
-import { lessonsBehind, openLibrary, type Placed } from '@map-step/core';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useMemo, useState } from 'react';
+import { isOnStaff, lessonsBehind, openLibrary, type Placed, type Section } from '@map-step/core';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
-import { keepLog, ownerOf, sendWaiting, type WaitingLog } from '../../api/outbox.ts';
-import { useOutbox } from '../../api/use-outbox.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Skeleton } from '../../ui/parts.tsx';
 import { sessionQuery } from '../session/session-queries.ts';
 import { CourseFrame } from './course-frame.tsx';
 import { classPlanQuery, courseQuery, materialQuery, sectionQuery, studioQuery } from './course-queries.ts';
 import { CourseViewContext, draftPlan, placedOf } from './course-view.ts';
+import { useWaitingEvents } from './use-waiting-events.ts';
 
 /** Loads a course and what its rooms share, then shows the room. */
 export function CourseLayout() {
   const { course: id = '' } = useParams();
   const session = useQuery(sessionQuery);
   const studio = useQuery(studioQuery);
-  const material = useQuery(materialQuery);
+  const material = useQuery(materialQuery(id));
   const course = useQuery(courseQuery(id));
   const failed = [course, material, studio, session].find(({ error, data }) => error && !data);
   if (failed)
@@ -37,24 +35,34 @@ export function CourseLayout() {
     );
   if (!course.data || !material.data || !studio.data || !session.data) return <Skeleton lines={10} />;
   return (
-    <LoadedCourse answer={course.data} material={material.data} studio={studio.data} session={session.data} />
+    <LoadedCourse
+      answer={course.data}
+      material={material.data.material}
+      stamp={material.data.stamp}
+      studio={studio.data}
+      session={session.data}
+    />
   );
 }
 
 interface Loaded {
   readonly answer: CourseAnswer;
-  readonly material: MaterialAnswer;
+  readonly material: Material;
+  readonly stamp: string;
   readonly studio: StudioAnswer;
   readonly session: SessionAnswer;
 }
 
-function LoadedCourse({ answer, material, studio, session }: Loaded) {
+function LoadedCourse({ answer, material, stamp, studio, session }: Loaded) {
   const [search, setSearch] = useSearchParams();
   const [previewed, preview] = useState<Placed>();
   const me = session.person;
   const chosen = chooseSection(answer, search.get('class'), me?.id);
   const sectionState = useQuery({ ...sectionQuery(chosen ?? ''), enabled: chosen !== undefined });
-  const { waiting, log, section } = useWaitingLogs(me, chosen === undefined ? undefined : sectionState.data);
+  const { waiting, keep, section } = useWaitingEvents(
+    me,
+    chosen === undefined ? undefined : sectionState.data,
+  );
   const library = useMemo(() => openLibrary(material), [material]);
   const placed = useMemo(() => previewed ?? placedOf(answer.course), [previewed, answer]);
   const draft = useMemo(() => draftPlan(library, answer, placed), [library, answer, placed]);
@@ -80,11 +88,13 @@ function LoadedCourse({ answer, material, studio, session }: Loaded) {
     today: session.today,
     studio,
     material,
+    materialStamp: stamp,
     library,
     answer,
     section,
     waiting,
-    log,
+    keep,
+    mayTeach: section !== undefined && mayTeach(me, section.section, lesson),
     classPlan,
     draft,
     lesson,
@@ -108,40 +118,14 @@ function LoadedCourse({ answer, material, studio, session }: Loaded) {
   );
 }
 
-function useClassPlan(material: MaterialAnswer, answer: CourseAnswer, section: SectionAnswer | undefined) {
+function useClassPlan(material: Material, answer: CourseAnswer, section: SectionAnswer | undefined) {
   const published = useMemo(() => placedOf(answer.published ?? answer.course), [answer]);
   const { data } = useQuery(classPlanQuery(material, answer.course, published, section));
   return section && data?.ok ? data.value : undefined;
 }
 
-/** The section with what this person has logged but the server has not got yet. */
-function useWaitingLogs(me: SignedInPerson | null, stored: SectionAnswer | undefined) {
-  const client = useQueryClient();
-  const id = stored?.section.id;
-  const onSent = useCallback(
-    (entry: WaitingLog) =>
-      client.setQueryData(
-        sectionQuery(entry.section).queryKey,
-        answer => answer && withWaiting(answer, [entry], me?.id ?? ''),
-      ),
-    [client, me],
-  );
-  const all = useOutbox(me, onSent);
-  const waiting = useMemo(() => all.filter(entry => entry.section === id), [all, id]);
-  const section = useMemo(() => stored && me && withWaiting(stored, waiting, me.id), [stored, waiting, me]);
-  const log = (entry: LogEntry) => {
-    if (!me || !id) return;
-    const owner = ownerOf(me);
-    void keepLog({ owner, section: id, log: entry }).then(() => sendWaiting(owner, onSent));
-  };
-  return { waiting, log, section: section ?? undefined };
-}
-
-function withWaiting(stored: SectionAnswer, waiting: readonly WaitingLog[], by: string): SectionAnswer {
-  const there = new Set(stored.logs.map(({ id }) => id));
-  const own = waiting.filter(({ log, refused }) => !there.has(log.id) && refused === undefined);
-  if (own.length === 0) return stored;
-  return { ...stored, logs: [...stored.logs, ...own.map(({ log, section }) => ({ ...log, section, by }))] };
+function mayTeach(me: SignedInPerson, section: Section, lesson: number): boolean {
+  return me.role === 'director' || isOnStaff(section, me.id, section.dates[lesson - 1]);
 }
 
 /** The class that was asked for, else the first that this person teaches, else the first. */

@@ -2,13 +2,16 @@ import type {
   Change,
   CourseAnswer,
   CourseCommand,
-  CourseSummary,
+  CourseListAnswer,
+  Material,
   MaterialAnswer,
+  RecapDetail,
   SectionAnswer,
   StudioAnswer,
 } from '@map-step/contract';
-import type { Course, Placed } from '@map-step/core';
+import type { Audience, Course, Placed } from '@map-step/core';
 import {
+  infiniteQueryOptions,
   type QueryClient,
   queryOptions,
   skipToken,
@@ -18,16 +21,35 @@ import {
 import { ApiError, call } from '../../api/client.ts';
 import { planClassInWorker } from '../../workers/planner.ts';
 
+interface KnownMaterial {
+  readonly stamp: string;
+  readonly material: Material;
+}
+
 const keys = {
   courses: ['courses'] as const,
   course: (id: string) => ['course', id] as const,
   section: (id: string) => ['section', id] as const,
+  material: ['material'] as const,
   classPlan: (id: string) => ['class-plan', id] as const,
 };
 
-/** What has to be read again when a course or a section has changed. */
+/** What has to be read again after a change. */
 export function changedKeys({ topic, id }: Change): readonly (readonly string[])[] {
-  return topic === 'course' ? [keys.course(id), keys.courses] : [keys.section(id), keys.courses];
+  switch (topic) {
+    case 'course':
+      return [keys.course(id), keys.courses];
+    case 'section':
+      return [keys.section(id), keys.courses];
+    case 'material':
+      return [keys.material];
+    case 'job':
+      return [['job', id]];
+    case 'everything':
+      return [[]];
+    default:
+      return topic satisfies never;
+  }
 }
 
 export function courseIsBeingSaved(client: QueryClient, id: string): boolean {
@@ -40,15 +62,28 @@ export const studioQuery = queryOptions({
   staleTime: 300_000,
 });
 
-export const materialQuery = queryOptions({
-  queryKey: ['material'],
-  queryFn: () => call<MaterialAnswer>('material.read'),
-  staleTime: 300_000,
-});
+/** The material of a course; read again it costs little as long as nothing has changed. */
+export function materialQuery(course: string) {
+  return queryOptions({
+    queryKey: [...keys.material, course],
+    queryFn: async ({ client, queryKey }): Promise<KnownMaterial> => {
+      const known = client.getQueryData<KnownMaterial>(queryKey);
+      const query = { course, ...(known && { stamp: known.stamp }) };
+      const { stamp, material } = await call<MaterialAnswer>('material.read', { query });
+      if (material) return { stamp, material };
+      if (!known) throw new Error('the server told of nothing new to somebody who had nothing');
+      return known;
+    },
+    staleTime: 300_000,
+  });
+}
 
-export const courseListQuery = queryOptions({
+/** The newest classes first, a page at a time. */
+export const courseListQuery = infiniteQueryOptions({
   queryKey: keys.courses,
-  queryFn: () => call<readonly CourseSummary[]>('course.list'),
+  queryFn: ({ pageParam }) => call<CourseListAnswer>('course.list', { query: { page: pageParam } }),
+  initialPageParam: 0,
+  getNextPageParam: (last, pages) => (last.more ? pages.length : undefined),
 });
 
 export function courseQuery(id: string) {
@@ -65,9 +100,17 @@ export function sectionQuery(id: string) {
   });
 }
 
+/** A recap with its history. */
+export function recapQuery(params: { section: string; lesson: number; audience: Audience }) {
+  return queryOptions({
+    queryKey: [...keys.section(params.section), 'recap', params.lesson, params.audience],
+    queryFn: () => call<RecapDetail>('recap.read', { params }),
+  });
+}
+
 /** The plan of one class, mended from its logs in the worker; the same data give the same plan. */
 export function classPlanQuery(
-  material: MaterialAnswer,
+  material: Material,
   course: Course,
   published: Placed,
   section: SectionAnswer | undefined,

@@ -1,7 +1,8 @@
 import type {
+  AttendanceEntry,
   CourseAnswer,
   LogEntry,
-  MaterialAnswer,
+  Material,
   SectionAnswer,
   SignedInPerson,
   StudioAnswer,
@@ -18,22 +19,30 @@ import {
   type PlanVersion,
 } from '@map-step/core';
 import { createContext, useContext } from 'react';
-import type { WaitingLog } from '../../api/outbox.ts';
+import type { WaitingEvent } from '../../api/outbox.ts';
+
+export type LessonEvent =
+  | { readonly kind: 'log'; readonly entry: LogEntry }
+  | { readonly kind: 'attendance'; readonly entry: AttendanceEntry };
 
 /** All that the rooms of a course share. */
 export interface CourseView {
   readonly me: SignedInPerson;
   readonly today: string;
   readonly studio: StudioAnswer;
-  readonly material: MaterialAnswer;
+  readonly material: Material;
+  /** Another one as soon as anything in the material has changed. */
+  readonly materialStamp: string;
   readonly library: Library;
   readonly answer: CourseAnswer;
   /** The class that is looked at, when the course has one. */
   readonly section: SectionAnswer | undefined;
-  /** Log entries that have not reached the server yet; `section` holds them already. */
-  readonly waiting: readonly WaitingLog[];
-  /** Keeps a log entry in this browser and sends it as soon as it can be sent. */
-  log(entry: LogEntry): void;
+  /** What has not reached the server yet; `section` holds it already. */
+  readonly waiting: readonly WaitingEvent[];
+  /** Keeps an entry in this browser and sends it as soon as it can be sent. */
+  keep(event: LessonEvent): void;
+  /** True for the director and for who is on the staff of the class on the day of the lesson. */
+  readonly mayTeach: boolean;
   readonly classPlan: ClassPlan | undefined;
   readonly draft: DraftPlan;
   /** From 1. */

@@ -11,10 +11,13 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['[ and ]', 'the lesson before, the lesson after'],
   ['1 … 9', 'to that lesson'],
   ...ROOMS.map(({ key, word }) => [`g then ${key}`, `to ${word}`] as const),
-  ['Ctrl Z, Ctrl Shift Z', 'undo and redo (Map)'],
+  ['Ctrl Z, Ctrl Shift Z', 'undo and redo (Map, Material)'],
   ['← and →', 'move the chosen figure by a lesson (Map)'],
   ['Backspace', 'leave the chosen figure out (Map)'],
-  ['n', 'to the next block (Lesson)'],
+  ['n', 'a new figure (Material), the next block (Lesson)'],
+  ['letters, + and -', 'write the step one is on (Material)'],
+  ['. and =', 'mend the step; make it natural again (Material)'],
+  ['#', 'a note on this count (Material)'],
 ];
 
 /** The keys of the rooms, opened with `?`. */

@@ -7,6 +7,7 @@ import { Empty, Label, Skeleton } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { BlockRow } from './block-row.tsx';
+import { Contradictions } from './contradictions.tsx';
 import { LessonPanel } from './lesson-panel.tsx';
 import { TaughtLesson } from './taught-lesson.tsx';
 import { useLessonLog } from './use-log.ts';
@@ -26,12 +27,10 @@ export function LessonPage() {
 }
 
 function RunningLesson() {
-  const { answer, section, classPlan, library, lesson, me, today, studio } = useCourseView();
+  const { answer, section, classPlan, library, lesson, mayTeach, today, studio } = useCourseView();
   const log = useLessonLog();
   const planned = classPlan?.answer.lessons[lesson - 1];
   const isNext = lesson === (classPlan?.progress.lessons ?? 0) + 1;
-  const isStaff =
-    me.role === 'director' || section?.section.staff.some(({ person }) => person === me.id) === true;
   const order =
     planned &&
     runningOrder({
@@ -59,11 +58,12 @@ function RunningLesson() {
         log={log}
         planned={planned}
         isNext={isNext}
-        mayLog={isStaff}
+        mayLog={mayTeach}
         title={date ? format(parseISO(date), 'EEEE d MMMM') : `Lesson ${lesson}`}
       />
       <chakra.section aria-label="Running order">
         {log.error && <Failure error={log.error} />}
+        <Contradictions log={log} />
         <chakra.ol listStyleType="none" p="0" borderTop="2px solid" borderColor="ink">
           {order.blocks.map((block, index) => (
             <BlockRow
@@ -73,7 +73,7 @@ function RunningLesson() {
               isPast={index < present}
               enter={() => setPresent(index)}
               next={index + 1 < order.blocks.length ? () => setPresent(index + 1) : undefined}
-              log={isNext && isStaff ? log : undefined}
+              log={isNext && mayTeach ? log : undefined}
             />
           ))}
         </chakra.ol>

@@ -1,10 +1,11 @@
 import { chakra } from '@chakra-ui/react';
-import type { PlannedLesson } from '@map-step/core';
+import { ownLessons, type PlannedLesson } from '@map-step/core';
 import { useState } from 'react';
-import { forgetRefused, ownerOf } from '../../api/outbox.ts';
+import { forgetRefused, ownerOf, type WaitingEvent } from '../../api/outbox.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import type { LessonLog } from './use-log.ts';
+import { WhoIsHere } from './who-is-here.tsx';
 
 interface LessonPanelProps {
   readonly log: LessonLog;
@@ -39,7 +40,7 @@ export function LessonPanel({ log, planned, isNext, mayLog, title }: LessonPanel
         <Label>Moved for this class since the plan was published: {moved.map(name).join(', ')}</Label>
       )}
       {!isNext && <p>This lesson comes after lesson {(classPlan?.progress.lessons ?? 0) + 1} is finished.</p>}
-      {isNext && !mayLog && <p>You are not on the staff of this class; its teachers log here.</p>}
+      {isNext && !mayLog && <NotYours />}
       {isNext && mayLog && (
         <>
           <Label aria-live="polite">
@@ -71,20 +72,39 @@ export function LessonPanel({ log, planned, isNext, mayLog, title }: LessonPanel
           )}
         </>
       )}
+      {isNext && mayLog && <WhoIsHere />}
     </chakra.aside>
+  );
+}
+
+/** Who may write down this lesson, said to somebody who may not. */
+function NotYours() {
+  const { section, me, answer } = useCourseView();
+  if (!section) return null;
+  const own = ownLessons(section.section, me.id, answer.course.lessons.length);
+  return (
+    <p>
+      {own.length > 0
+        ? `You are on the staff of this class for lesson${own.length > 1 ? 's' : ''} ${own.join(', ')}; this one is for others to log.`
+        : 'You are not on the staff of this class; its teachers log here.'}
+    </p>
   );
 }
 
 /** What the server would not take: told until the person has seen it. */
 function RefusedTaps({ log }: { log: LessonLog }) {
-  const { library, me } = useCourseView();
+  const { library, section, me } = useCourseView();
+  const wordsOf = (event: WaitingEvent) =>
+    event.kind === 'log'
+      ? `${library.patterns.get(event.entry.pattern)?.name ?? event.entry.pattern}, ${event.entry.result}`
+      : `${section?.students.find(({ id }) => id === event.entry.student)?.name ?? event.entry.student}, ${event.entry.here ? 'here' : 'not here'}`;
   if (log.refused.length === 0) return null;
   return (
     <Notice tone="stop" title="These marks were refused and are not stored:">
       <chakra.ul pl="4" fontSize="sm">
-        {log.refused.map(({ log: entry, refused }) => (
-          <li key={entry.id}>
-            {library.patterns.get(entry.pattern)?.name ?? entry.pattern}, {entry.result}: {refused}
+        {log.refused.map(event => (
+          <li key={event.entry.id}>
+            {wordsOf(event)}: {event.refused}
           </li>
         ))}
       </chakra.ul>

@@ -4,19 +4,19 @@ import { useLocation, useNavigate } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
+import { Contradictions } from './contradictions.tsx';
 import { MarkRow, RESULTS } from './mark-row.tsx';
 import { useLessonLog } from './use-log.ts';
 
 /** A lesson that is behind the class: what happened in it, and where what was not reached went. */
 export function TaughtLesson() {
-  const { section, classPlan, lesson, library, answer, goTo, me } = useCourseView();
+  const { section, classPlan, lesson, library, answer, goTo, mayTeach } = useCourseView();
   const log = useLessonLog();
   const navigate = useNavigate();
   const { search } = useLocation();
   const logs = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
   const name = (id: string) => library.patterns.get(id)?.name ?? id;
   const carried = logs.filter(({ pattern }) => classPlan?.progress.carried.includes(pattern));
-  const isStaff = me.role === 'director' || section?.section.staff.some(({ person }) => person === me.id);
   return (
     <chakra.div
       display="grid"
@@ -53,10 +53,11 @@ export function TaughtLesson() {
       </chakra.aside>
       <chakra.section aria-label="What happened">
         {log.error && <Failure error={log.error} />}
+        <Contradictions log={log} />
         <chakra.ul listStyleType="none" p="0" borderTop="2px solid" borderColor="ink">
           {logs.map(({ pattern, result, minutes, note }) => (
             <chakra.li key={pattern} py="2" borderBottom="1px solid" borderColor="line">
-              {isStaff ? (
+              {mayTeach ? (
                 <MarkRow pattern={pattern} showName log={log} />
               ) : (
                 <p>

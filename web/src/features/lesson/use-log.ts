@@ -2,7 +2,7 @@ import type { LogEntry, SectionAnswer } from '@map-step/contract';
 import { draftRecap, type LogResult, standingLogs } from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
-import type { WaitingLog } from '../../api/outbox.ts';
+import type { WaitingEvent } from '../../api/outbox.ts';
 import { planClassInWorker } from '../../workers/planner.ts';
 import { useSectionRefresh } from '../course/course-queries.ts';
 import { placedOf, useCourseView } from '../course/course-view.ts';
@@ -18,20 +18,24 @@ export interface LessonLog {
   /** How many taps have not reached the server yet. */
   readonly waiting: number;
   /** Taps that the server will not take. */
-  readonly refused: readonly WaitingLog[];
+  readonly refused: readonly WaitingEvent[];
   readonly isFinishing: boolean;
   readonly error: Error | null;
 }
 
 /** The log of the lesson that is looked at. */
 export function useLessonLog(): LessonLog {
-  const { section, lesson, waiting, log } = useCourseView();
+  const { section, lesson, waiting, keep } = useCourseView();
   const id = section?.section.id ?? '';
   const standing = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
+  // Seen is what the server had told, not what still waits here: others may have written in between.
+  const unsent = new Set(waiting.map(event => event.entry.id));
+  const stored = (section?.logs ?? []).filter(entry => !unsent.has(entry.id));
   const find = (pattern: string) => standing.find(entry => entry.pattern === pattern);
   const finishing = useFinish(id);
   const entry = (pattern: string, result: LogResult, note = find(pattern)?.note): LogEntry => {
     const before = find(pattern);
+    const seen = stored.findLast(one => one.lesson === lesson && one.pattern === pattern);
     return {
       id: crypto.randomUUID(),
       lesson,
@@ -40,13 +44,13 @@ export function useLessonLog(): LessonLog {
       at: new Date().toISOString(),
       ...(note && { note }),
       ...(before?.minutes !== undefined && { minutes: before.minutes }),
-      ...(before && { replaces: before.id }),
+      ...(seen && { replaces: seen.id }),
     };
   };
   return {
     resultOf: pattern => find(pattern)?.result,
     noteOf: pattern => find(pattern)?.note,
-    tap: (pattern, result, note) => log(entry(pattern, result, note)),
+    tap: (pattern, result, note) => keep({ kind: 'log', entry: entry(pattern, result, note) }),
     finish: ({ unmarked, introduced }) =>
       finishing.mutate({ logs: unmarked.map(pattern => entry(pattern, 'not-reached')), introduced }),
     waiting: waiting.filter(({ refused }) => refused === undefined).length,

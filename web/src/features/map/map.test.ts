@@ -1,8 +1,8 @@
 import type { HistoryEntry } from '@map-step/contract';
 import type { Pattern, PlannedLesson } from '@map-step/core';
 import { describe, expect, test } from 'vitest';
+import { findUndo } from '../history/find-undo.ts';
 import { packLane } from './lanes.ts';
-import { findUndo } from './undo.ts';
 import { costInWords, withNames } from './words.ts';
 
 const entry = (id: string, undoes: string | null = null, more: Partial<HistoryEntry> = {}): HistoryEntry => ({

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { ApiError } from '../../api/client.ts';
 import { courseQuery, useCourseCommand } from '../course/course-queries.ts';
 import { useCourseView } from '../course/course-view.ts';
-import { findUndo } from './undo.ts';
+import { findUndo } from '../history/find-undo.ts';
 
 export interface Placing {
   /** Moves figures to lessons, or out with null, as one change. */

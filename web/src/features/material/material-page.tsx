@@ -1,100 +1,168 @@
 import { chakra } from '@chakra-ui/react';
-import { useState } from 'react';
-import { Link, useLocation, useParams } from 'react-router';
-import { Empty, Field, Label } from '../../ui/parts.tsx';
+import { type Figure, figureElements, printBeats } from '@map-step/core';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { useParams } from 'react-router';
+import { Failure } from '../../ui/failure.tsx';
+import { Button, Empty, Label, Notice } from '../../ui/parts.tsx';
+import { useKeys } from '../../ui/use-keys.ts';
 import { useCourseView } from '../course/course-view.ts';
-import { FigureFacts } from './figure-facts.tsx';
+import { FigureForm } from './figure-form.tsx';
+import { FigureList } from './figure-list.tsx';
+import { FigureMeaning, Group } from './figure-meaning.tsx';
+import { FigureNotes } from './figure-notes.tsx';
+import { HoldForm } from './hold-form.tsx';
+import { NearestFigures } from './nearest-figures.tsx';
+import { NeedsDrawing } from './needs-drawing.tsx';
+import { PathDrawing } from './path-drawing.tsx';
+import { SheetFiles } from './sheet-files.tsx';
 import { StepSheet } from './step-sheet.tsx';
-
-const KIND_WORDS = {
-  basic: 'Basics',
-  pattern: 'Patterns',
-  turn: 'Turns',
-  drill: 'Drills',
-  quality: 'Qualities',
-} as const;
+import { type FigureEditing, useFigureDraft } from './use-figure-draft.ts';
+import type { SheetPlace } from './use-sheet-cursor.ts';
+import { Variants } from './variants.tsx';
 
 /** The figures of the course's dances, and the step sheet of the one that is open. */
 export function MaterialPage() {
   const { library, answer } = useCourseView();
-  const { pattern: open } = useParams();
-  const patterns = [...library.patterns.values()].filter(({ dance }) => answer.course.dances.includes(dance));
-  const reading = library.readings.get(open ?? patterns[0]?.id ?? '');
-  if (patterns.length === 0)
-    return (
-      <Empty title="No figures yet">
-        Import a file with the figures of this dance from the programme page.
-      </Empty>
-    );
+  const { pattern: asked } = useParams();
+  const { dances } = answer.course;
+  const figures = useMemo(
+    () => [...library.patterns.values()].filter(({ dance }) => dances.includes(dance)),
+    [library, dances],
+  );
+  const openId = asked ?? figures[0]?.id;
   return (
     <chakra.div
       display="grid"
       gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
       gap="5"
     >
-      <FigureList openId={reading?.figure.pattern.id} />
-      {reading ? (
-        <chakra.article display="grid" gap="4" minW="0" alignContent="start">
-          <StepSheet figure={reading.figure} />
-          <FigureFacts figure={reading.figure} />
-        </chakra.article>
+      <FigureList figures={figures} openId={openId} />
+      {openId === undefined ? (
+        <Empty title="No figures yet">
+          Write the first one with “New figure”, or import a file from the programme page.
+        </Empty>
       ) : (
-        <Empty title="There is no such figure">It may have been renamed. Choose one from the list.</Empty>
+        <OpenFigure key={openId} id={openId} />
       )}
     </chakra.div>
   );
 }
 
-function FigureList({ openId }: { openId: string | undefined }) {
-  const { library, answer, draft } = useCourseView();
-  const { search } = useLocation();
-  const [wanted, setWanted] = useState('');
-  const matches = [...library.patterns.values()].filter(
-    ({ dance, name, aliases }) =>
-      answer.course.dances.includes(dance) &&
-      [name, ...(aliases ?? []).map(alias => alias.name)].some(word =>
-        word.toLowerCase().includes(wanted.toLowerCase()),
-      ),
-  );
+function OpenFigure({ id }: { id: string }) {
+  const editing = useFigureDraft(id);
+  const [noteAt, beginNote] = useState<SheetPlace>();
+  useKeys({
+    ...(editing?.undo && { 'Ctrl+z': editing.undo }),
+    ...(editing?.redo && { 'Ctrl+Shift+Z': editing.redo }),
+  });
+  // What is computed beside the sheet follows as soon as there is time.
+  const shown = useDeferredValue(editing?.reading.figure);
+  if (!editing || !shown)
+    return <Empty title="There is no such figure">It may have been renamed. Choose one from the list.</Empty>;
+  const { figure } = editing.reading;
   return (
-    <chakra.nav aria-label="Figures" className="no-print">
-      <chakra.label display="block" mb="2">
-        <Label>Find a figure by any of its names</Label>
-        <Field type="search" value={wanted} onChange={event => setWanted(event.target.value)} />
-      </chakra.label>
-      {matches.length === 0 && <p>No figure is called so.</p>}
-      {Object.entries(KIND_WORDS).map(([kind, word]) => {
-        const ofKind = matches.filter(pattern => pattern.kind === kind);
-        if (ofKind.length === 0) return null;
-        return (
-          <chakra.section key={kind} mb="2">
-            <chakra.h2 fontSize="sm" color="quiet" borderBottom="1px solid" borderColor="line">
-              {word}
-            </chakra.h2>
-            <chakra.ul listStyleType="none" p="0">
-              {ofKind.map(({ id, name }) => (
-                <chakra.li
-                  key={id}
-                  display="flex"
-                  justifyContent="space-between"
-                  px="1.5"
-                  py="0.5"
-                  bg={id === openId ? 'nowTint' : undefined}
-                >
-                  <Link
-                    to={{ pathname: `/courses/${answer.course.id}/material/${id}`, search }}
-                    aria-current={id === openId ? 'page' : undefined}
-                    style={{ textDecoration: 'none' }}
-                  >
-                    {name}
-                  </Link>
-                  <Label>{draft.placed[id] ? `lesson ${draft.placed[id]}` : 'left out'}</Label>
-                </chakra.li>
-              ))}
-            </chakra.ul>
-          </chakra.section>
-        );
-      })}
-    </chakra.nav>
+    <chakra.article display="grid" gap="4" minW="0" alignContent="start">
+      <div>
+        <Heading editing={editing} />
+        <Unsaved editing={editing} />
+        <StepSheet editing={editing} note={beginNote} />
+        <HoldForm editing={editing} />
+        {figure.parts.length > 0 && <SheetFiles figure={figure} />}
+      </div>
+      <chakra.div
+        columnWidth="18rem"
+        columnGap="5"
+        css={{ '& > section': { breakInside: 'avoid', mb: '5' } }}
+      >
+        <Beside figure={shown} />
+        <FigureNotes editing={editing} place={noteAt} begin={beginNote} />
+        <ToLearn figure={shown} />
+        <FigureForm editing={editing} />
+      </chakra.div>
+    </chakra.article>
   );
 }
+
+const Beside = memo(function Beside({ figure }: { figure: Figure }) {
+  return (
+    <>
+      <FigureMeaning figure={figure} />
+      <NearestFigures figure={figure} />
+      <NeedsDrawing id={figure.pattern.id} />
+      <Variants id={figure.pattern.id} />
+      <PathDrawing figure={figure} />
+    </>
+  );
+});
+
+function Heading({ editing }: { editing: FigureEditing }) {
+  const { pattern, reading } = editing;
+  const { beats } = reading.figure;
+  return (
+    <chakra.div display="flex" alignItems="baseline" gap="3" flexWrap="wrap" mb="1">
+      <chakra.h2 fontSize="2xl">{pattern.name}</chakra.h2>
+      <chakra.span color="quiet">
+        {beats === null ? 'no set timing' : `${printBeats(beats)} beats`}
+        {pattern.aliases?.map(({ name, school }) => `, “${name}” at ${school}`)}
+      </chakra.span>
+      {editing.mayWrite && <UndoRedo editing={editing} />}
+    </chakra.div>
+  );
+}
+
+const STATE_WORDS = {
+  saved: 'saved',
+  saving: 'saving …',
+  kept: 'not saved yet',
+  refused: 'not saved',
+} as const;
+
+function UndoRedo({ editing: { undo, redo, state } }: { editing: FigureEditing }) {
+  return (
+    <chakra.span className="no-print" ml="auto" display="flex" gap="2" alignItems="center">
+      <Label role="status">{STATE_WORDS[state]}</Label>
+      <Button size="small" disabled={!undo} onClick={undo} title="Key: Ctrl Z">
+        Undo
+      </Button>
+      <Button size="small" disabled={!redo} onClick={redo} title="Key: Ctrl Shift Z">
+        Redo
+      </Button>
+    </chakra.span>
+  );
+}
+
+/** What stands only in this browser, and why. */
+function Unsaved({ editing: { error, clashes, state, discard } }: { editing: FigureEditing }) {
+  if (error && clashes.length === 0) return <Failure error={error} />;
+  if (state !== 'kept') return null;
+  return (
+    <chakra.div className="no-print" mb="2">
+      <Notice tone="now" title="Kept in this browser until it can be danced; then it is saved by itself.">
+        {discard && (
+          <Button size="small" look="quiet" onClick={discard}>
+            Forget what is not saved
+          </Button>
+        )}
+      </Notice>
+    </chakra.div>
+  );
+}
+
+const ToLearn = memo(function ToLearn({ figure }: { figure: Figure }) {
+  const { library, draft } = useCourseView();
+  const item = draft.problem?.items.find(({ id }) => id === figure.pattern.id);
+  const elements = figureElements(figure, library.elements);
+  return (
+    <Group title="What has to be learned once">
+      {item && <p>{item.assembly / 10} minutes to put it together</p>}
+      <chakra.ul pl="5" fontSize="sm">
+        {elements.map(({ id, name, minutes }) => (
+          <li key={id}>
+            {name}, {minutes / 10} min
+          </li>
+        ))}
+      </chakra.ul>
+      {figure.pattern.grades && <p>Grades: {figure.pattern.grades.join(' · ')}</p>}
+    </Group>
+  );
+});

@@ -1,80 +1,94 @@
 import { chakra } from '@chakra-ui/react';
-import { actionInWords, type FigurePart, type Role, type Step, turnInWords } from '@map-step/core';
+import {
+  actionInWords,
+  type Figure,
+  type FigureIssue,
+  type FigurePart,
+  findMend,
+  turnInWords,
+  writtenSteps,
+} from '@map-step/core';
+import { memo } from 'react';
+import { Footprint } from './footprint.tsx';
+import { MarkSign } from './mark-sign.tsx';
+import { isAt } from './use-sheet-cursor.ts';
 
-type FigureStep = FigurePart['steps'][number];
+interface StepCellProps {
+  readonly figure: Figure;
+  readonly part: FigurePart;
+  /** Index of the step in its part, and of its event with the rests. */
+  readonly step: number;
+  readonly event: number;
+  /** Of the whole figure. */
+  readonly issues: readonly FigureIssue[];
+  readonly isNarrow: boolean;
+}
 
-const ARROW_DEGREES: Readonly<Record<string, number>> = {
-  fwd: 0,
-  'diag-fwd': 45,
-  'cross-front': 45,
-  'lock-front': 20,
-  back: 180,
-  'diag-back': 135,
-  'cross-behind': 135,
-  'lock-behind': 160,
-};
-
-/** One step: the footprint (filled when it takes weight), its direction, its turn, its words. */
-export function StepCell({ figureStep, role }: { figureStep: FigureStep; role: Role }) {
-  const { step, natural } = figureStep;
-  if (!step) return null;
-  const isOwn = role === 'follow' && natural === 'own';
+/**
+ * One step: the footprint (filled when it takes weight), its direction, its turn, its words, what hangs on it and
+ * what is wrong. Drawn again only when the figure changes.
+ */
+export const StepCell = memo(function StepCell({
+  figure,
+  part,
+  step: index,
+  event,
+  issues: all,
+  isNarrow,
+}: StepCellProps) {
+  const { role } = part;
+  const figureStep = part.steps[index];
+  const step = figureStep?.step;
+  const text = step ? undefined : writtenSteps(figure, role)[index];
+  const issues = all.filter(({ path }) => path.length === 3 && isAt(path, { role, step: index }));
+  const firstRole = figure.parts[0]?.role;
+  const marks = (figure.pattern.marks ?? []).filter(
+    mark => mark.event === event && (mark.role ?? firstRole) === role,
+  );
+  const isOwn = role === 'follow' && figureStep?.natural === 'own';
   return (
-    <chakra.div p="2" display="grid" gridTemplateColumns="2.1rem 1fr" gap="1.5" height="full">
-      <Footprint step={step} role={role} isHatched={isOwn} />
-      <chakra.div fontSize="sm" lineHeight="1.25">
-        <chakra.p fontWeight="650">
-          {step.foot === 'B' ? 'both' : step.foot === 'L' ? 'left' : 'right'} {actionInWords(step.action)}
+    <chakra.div p="1.5" display="grid" gap="1" alignContent="start" height="full">
+      {step ? (
+        <chakra.div
+          display="grid"
+          gridTemplateColumns={isNarrow ? '1fr' : '1.9rem 1fr'}
+          columnGap="2.5"
+          justifyItems={isNarrow ? 'center' : 'start'}
+        >
+          <Footprint step={step} dance={figure.dance} role={role} isHatched={isOwn} />
+          <chakra.div fontSize="sm" lineHeight="1.2" textAlign={isNarrow ? 'center' : 'left'}>
+            <chakra.p fontWeight="650" overflowWrap="anywhere">
+              <chakra.span color={role}>{step.foot === 'B' ? 'both' : step.foot}</chakra.span>{' '}
+              {actionInWords(step.action)}
+            </chakra.p>
+            {step.qualifiers.length > 0 && <p>{step.qualifiers.join(', ')}</p>}
+            {step.turnBefore !== 0 && <p>{turnInWords(step.turnBefore)}, then step</p>}
+            {step.turnAfter !== 0 && <p>then {turnInWords(step.turnAfter)}</p>}
+            {isOwn && <chakra.p color="quiet">own step</chakra.p>}
+          </chakra.div>
+        </chakra.div>
+      ) : (
+        text && <chakra.p color="stop">{text}</chakra.p>
+      )}
+      {marks.map(mark => (
+        <MarkSign key={`${mark.kind} ${mark.text}`} mark={mark} isShort={isNarrow} />
+      ))}
+      {issues.map(issue => (
+        <chakra.p
+          key={issue.message}
+          fontSize="xs"
+          lineHeight="1.2"
+          color={issue.severity === 'error' ? 'stop' : 'caution'}
+          fontWeight="600"
+        >
+          {issue.message}
+          {findMend(figure, issue) && (
+            <chakra.span display="block" color="ink">
+              Press <kbd>.</kbd> to {findMend(figure, issue)?.words}
+            </chakra.span>
+          )}
         </chakra.p>
-        {step.qualifiers.length > 0 && <p>{step.qualifiers.join(', ')}</p>}
-        {step.turnBefore !== 0 && <p>{turnInWords(step.turnBefore)}, then step</p>}
-        {step.turnAfter !== 0 && <p>then {turnInWords(step.turnAfter)}</p>}
-        {isOwn && <chakra.p color="quiet">own step</chakra.p>}
-      </chakra.div>
+      ))}
     </chakra.div>
   );
-}
-
-const NO_WEIGHT = new Set(['tap', 'touch', 'point', 'kick', 'flick', 'brush', 'scuff', 'hitch', 'sweep']);
-
-function Footprint({ step, role, isHatched }: { step: Step; role: Role; isHatched: boolean }) {
-  const direction = ARROW_DEGREES[step.action] ?? (step.action === 'side' ? 90 : undefined);
-  const mirrored = step.foot === 'R';
-  const degrees = direction === undefined ? 0 : mirrored ? direction : -direction;
-  const takesWeight = !NO_WEIGHT.has(step.action);
-  const pattern = `hatch-${role}`;
-  return (
-    <chakra.svg viewBox="0 0 34 56" width="2.1rem" height="3.5rem" aria-hidden color={role}>
-      <defs>
-        <pattern
-          id={pattern}
-          width="5"
-          height="5"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <rect width="2.2" height="5" fill="currentColor" />
-        </pattern>
-      </defs>
-      <g
-        transform={mirrored ? undefined : 'matrix(-1 0 0 1 34 0)'}
-        fill={takesWeight ? (isHatched ? `url(#${pattern})` : 'currentColor') : 'none'}
-        stroke="currentColor"
-        strokeWidth="1.6"
-      >
-        <path d="M12 20c0-6 3-10 7-10s8 4 8 11c0 5-3 7-3 12h-8c0-5-4-8-4-13Z" />
-        <path d="M16 36h8c1 6-1 10-4 10s-5-4-4-10Z" />
-      </g>
-      {direction !== undefined && (
-        <g
-          transform={`rotate(${degrees} 17 28)`}
-          stroke="var(--chakra-colors-ink)"
-          strokeWidth="2"
-          fill="none"
-        >
-          <path d="M17 7V1M13.5 4 17 .8 20.5 4" />
-        </g>
-      )}
-    </chakra.svg>
-  );
-}
+});

@@ -1,161 +1,146 @@
 import { chakra } from '@chakra-ui/react';
-import { danceBeats, type Figure, type FigurePart, findHold, printBeats } from '@map-step/core';
+import { type Pattern, readFigure, rolesOf, sheetLayout } from '@map-step/core';
+import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
+import { useWidth } from '../../ui/use-width.ts';
 import { useCourseView } from '../course/course-view.ts';
-import { type SheetColumn, sheetColumns } from './sheet-grid.ts';
-import { StepCell } from './step-cell.tsx';
+import { RhythmField } from './rhythm-field.tsx';
+import { SheetLine, TITLE_WIDTH } from './sheet-line.tsx';
+import { sheetLines } from './sheet-lines.ts';
+import type { FigureEditing } from './use-figure-draft.ts';
+import { type SheetPlace, useSheetCursor } from './use-sheet-cursor.ts';
+
+/** The narrowest column that a step can be read in, in pixels. */
+const LEAST_COLUMN = 62;
+
+interface StepSheetProps {
+  readonly editing: FigureEditing;
+  /** Begins a note on a step. */
+  note(place: SheetPlace): void;
+}
 
 /** The step sheet: one row a role, columns as wide as the beats they last, the hold as a ribbon below. */
-export function StepSheet({ figure }: { figure: Figure }) {
+export function StepSheet({ editing, note }: StepSheetProps) {
   const { studio } = useCourseView();
-  const { pattern, dance } = figure;
-  const columns = sheetColumns(figure, danceBeats(dance, 'slow'), danceBeats(dance, 'quick'));
+  const [typed, preview] = useState<Pattern>();
+  // The line that is typed answers at once; the sheet follows as soon as there is time.
+  const deferred = useDeferredValue(typed);
+  const previewed = typed && deferred;
+  const { dance } = editing.reading.figure;
+  const shown = useMemo(
+    () =>
+      previewed
+        ? { ...editing, reading: readFigure(withRoom(previewed, editing), dance) }
+        : withEmptyParts(editing),
+    [previewed, editing, dance],
+  );
+  const layout = useMemo(() => sheetLayout(shown.reading.figure), [shown]);
+  const cursor = useSheetCursor(editing, note);
+  const sheet = useRef<HTMLDivElement>(null);
+  const field = useRef<HTMLInputElement>(null);
+  const hasFocus = useRef(false);
+  const { role, step } = cursor.place;
+  const isOpen = cursor.opened !== undefined;
+  useLayoutEffect(() => {
+    if (!isOpen && hasFocus.current) focusCell(sheet.current, role, step);
+  }, [role, step, isOpen]);
+  const room = useWidth(sheet) - TITLE_WIDTH;
+  const lines = useMemo(
+    () => sheetLines(layout.columns, Math.max(room, LEAST_COLUMN), LEAST_COLUMN),
+    [layout, room],
+  );
   const names = {
     lead: studio.studio.roles?.lead ?? 'Leader',
     follow: studio.studio.roles?.follow ?? 'Follower',
     solo: 'Steps',
   };
-  const template = `5.5rem ${columns.map(({ width }) => `minmax(${width < 3 ? 6.5 : 7}rem, ${width}fr)`).join(' ')}`;
+  const general = editing.issues.filter(({ path }) => path.length < 3 && path[0] !== 'rhythm');
   return (
     <section aria-label="Step sheet">
-      <chakra.div display="flex" alignItems="baseline" gap="3" flexWrap="wrap" mb="2">
-        <chakra.h2 fontSize="2xl">{pattern.name}</chakra.h2>
-        <chakra.span color="quiet">
-          {figure.beats === null ? 'no set timing' : `${printBeats(figure.beats)} beats`}
-          {pattern.aliases?.map(({ name, school }) => `, “${name}” at ${school}`)}
-        </chakra.span>
-      </chakra.div>
-      {columns.length === 0 || figure.parts.length === 0 ? (
-        <p>This has no steps of its own{pattern.over ? '; it is practised on another figure.' : '.'}</p>
-      ) : (
-        <chakra.div overflowX="auto" border="1px solid" borderColor="line" bg="panel">
-          <chakra.div display="grid" gridTemplateColumns={template} minW="min-content">
-            <CallRow
-              word="Count"
-              columns={columns}
-              text={({ label, isRest }) => (isRest ? `(${label})` : label)}
-              isCount
-            />
-            {columns.some(({ call }) => call) && (
-              <CallRow word="Slow, quick" columns={columns} text={({ call }) => call || '·'} />
-            )}
-            {figure.parts.map(part => (
-              <PartRow key={part.role} part={part} word={names[part.role]} columns={columns} />
-            ))}
-            <HoldRibbon figure={figure} count={columns.length} />
-          </chakra.div>
-        </chakra.div>
+      <RhythmField
+        editing={editing}
+        field={field}
+        preview={preview}
+        goOn={() => {
+          const role = rolesOf(dance)[0] ?? 'lead';
+          hasFocus.current = true;
+          // The cell is there at once: whoever types fast loses no key.
+          flushSync(() => cursor.goTo({ role, step: 0 }));
+          focusCell(sheet.current, role, 0);
+        }}
+      />
+      {layout.columns.length === 0 && (
+        <chakra.p mt="2" color="quiet">
+          {editing.pattern.over
+            ? 'This has no steps of its own; it is practised on another figure.'
+            : 'Type the rhythm first; the columns for its steps appear here.'}
+        </chakra.p>
       )}
+      <chakra.div
+        ref={sheet}
+        mt="2"
+        display="grid"
+        gap="2"
+        bg="panel"
+        border="1px solid"
+        borderColor="line"
+        onKeyDown={cursor.onKey}
+        onFocus={() => {
+          hasFocus.current = true;
+        }}
+        onBlur={event => {
+          hasFocus.current =
+            event.relatedTarget === null || event.currentTarget.contains(event.relatedTarget);
+        }}
+      >
+        {lines.map(range => {
+          const beats = layout.columns.slice(...range).reduce((sum, { width }) => sum + width, 0);
+          return (
+            <SheetLine
+              key={range[0]}
+              editing={shown}
+              layout={layout}
+              range={range}
+              cursor={cursor}
+              names={names}
+              perBeat={beats > 0 ? room / beats : room}
+            />
+          );
+        })}
+      </chakra.div>
+      {general.map(({ message, severity, code }) => (
+        <chakra.p
+          key={message}
+          mt="1"
+          fontSize="sm"
+          fontWeight="600"
+          color={severity === 'error' && code !== 'step-count' ? 'stop' : 'caution'}
+        >
+          {code === 'step-count' ? 'Not whole yet' : severity === 'error' ? 'To mend' : 'Worth a look'}:{' '}
+          {message}
+        </chakra.p>
+      ))}
     </section>
   );
 }
 
-interface CallRowProps {
-  readonly word: string;
-  readonly columns: readonly SheetColumn[];
-  readonly text: (column: SheetColumn) => string;
-  readonly isCount?: boolean;
+function focusCell(sheet: HTMLElement | null, role: string, step: number): void {
+  const cell = sheet?.querySelector<HTMLElement>(`[data-place="${role} ${step}"]`);
+  const last = [...(sheet?.querySelectorAll<HTMLElement>(`[data-place^="${role} "]`) ?? [])].at(-1);
+  (cell ?? last)?.focus();
 }
 
-function CallRow({ word, columns, text, isCount = false }: CallRowProps) {
-  return (
-    <>
-      <RowTitle>{word}</RowTitle>
-      {columns.map(column => (
-        <chakra.div
-          key={column.event}
-          px="2"
-          py={isCount ? '1.5' : '0.5'}
-          borderLeft="1px solid"
-          borderColor="line"
-          fontFamily="title"
-          fontSize={isCount ? 'xl' : 'sm'}
-          fontWeight={isCount ? '700' : '500'}
-          color={isCount ? 'ink' : 'quiet'}
-        >
-          {text(column)}
-        </chakra.div>
-      ))}
-    </>
-  );
+/** A figure without parts still has its rows, so that they can be filled. */
+function withRoom(pattern: Pattern, { reading }: FigureEditing): Pattern {
+  if (pattern.parts) return pattern;
+  const isSolo = reading.figure.dance.roles === 'solo';
+  return { ...pattern, parts: isSolo ? { solo: '' } : { lead: '', follow: 'opposite' } };
 }
 
-function PartRow({
-  part,
-  word,
-  columns,
-}: {
-  part: FigurePart;
-  word: string;
-  columns: readonly SheetColumn[];
-}) {
-  return (
-    <>
-      <RowTitle color={part.role}>{word}</RowTitle>
-      {columns.map(({ event, isRest }) => {
-        const step = part.steps.find(({ time }) => time?.event === event);
-        return (
-          <chakra.div key={event} borderLeft="1px solid" borderTop="1px solid" borderColor="line" minH="6rem">
-            {step?.step ? (
-              <StepCell figureStep={step} role={part.role} />
-            ) : (
-              isRest && <chakra.p p="2">rest</chakra.p>
-            )}
-          </chakra.div>
-        );
-      })}
-    </>
-  );
-}
-
-function RowTitle({ children, color = 'quiet' }: { children: string; color?: string }) {
-  return (
-    <chakra.div px="2" py="1.5" fontSize="sm" fontWeight="650" color={color} alignSelf="center">
-      {children}
-    </chakra.div>
-  );
-}
-
-function HoldRibbon({ figure, count }: { figure: Figure; count: number }) {
-  const { pattern, dance } = figure;
-  const name = (id: string) => findHold(dance, id)?.name ?? id;
-  const entry = (pattern.entry ?? []).map(name).join(' or ');
-  const changes = [...(pattern.holds ?? [])].sort((a, b) => a.event - b.event);
-  const exit = pattern.exit ?? 'same';
-  const exitWords =
-    exit === 'same' ? 'same hold' : (typeof exit === 'string' ? [exit] : exit).map(name).join(' or ');
-  if (!entry) return null;
-  const stations = [
-    { event: 0, words: entry },
-    ...changes.map(({ event, hold }) => ({ event, words: name(hold) })),
-  ];
-  return (
-    <>
-      <RowTitle>Hold</RowTitle>
-      <chakra.div
-        gridColumn={`2 / ${count + 2}`}
-        borderTop="1px solid"
-        borderColor="line"
-        display="flex"
-        alignItems="stretch"
-        bg="nowTint"
-        fontSize="sm"
-      >
-        {stations.map(({ event, words }, index) => (
-          <chakra.span
-            key={event}
-            px="2"
-            py="1"
-            borderLeft={index > 0 ? '2px solid' : undefined}
-            borderColor="now"
-            style={{ flex: (stations[index + 1]?.event ?? count) - event }}
-          >
-            {words}
-          </chakra.span>
-        ))}
-        <chakra.span px="2" py="1" fontWeight="650">
-          ends: {exitWords}
-        </chakra.span>
-      </chakra.div>
-    </>
-  );
+function withEmptyParts(editing: FigureEditing): FigureEditing {
+  if (editing.pattern.parts || editing.pattern.rhythm === undefined) return editing;
+  return {
+    ...editing,
+    reading: readFigure(withRoom(editing.pattern, editing), editing.reading.figure.dance),
+  };
 }

@@ -1,33 +1,42 @@
 import { chakra } from '@chakra-ui/react';
-import { type ImportAnswer, ROUTES } from '@map-step/contract';
+import { type ImportResult, type JobAnswer, ROUTES } from '@map-step/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { type ChangeEvent, useRef } from 'react';
+import { type ChangeEvent, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, ButtonLink, Notice } from '../../ui/parts.tsx';
-import { sessionQuery } from '../session/session-queries.ts';
+import { FigureTables } from './figure-tables.tsx';
+import { changesInWords, List, TakeBack } from './import-parts.tsx';
+import { JobProgress } from './job-progress.tsx';
 
-/** The studio as a file, in and out. An import adds; it never overwrites. */
+/** The studio as a file, in and out: what a file would do is told before anything is written. */
 export function ImportAndExport() {
   const client = useQueryClient();
   const file = useRef<HTMLInputElement>(null);
-  const load = useMutation({
-    mutationFn: async (chosen: File) => call<ImportAnswer>('studio.import', { text: await chosen.text() }),
-    onSuccess: () =>
-      client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== sessionQuery.queryKey[0] }),
+  const [job, setJob] = useState<string>();
+  const [text, setText] = useState('');
+  const begin = useMutation({
+    mutationFn: (order: { text: string; do: 'preview' | 'take' }) =>
+      call<JobAnswer>('studio.import', { text: order.text, query: { do: order.do } }),
+    onSuccess: answer => {
+      client.setQueryData(['job', answer.id], answer);
+      setJob(answer.id);
+    },
   });
-  const onChoose = (event: ChangeEvent<HTMLInputElement>) => {
+  const onChoose = async (event: ChangeEvent<HTMLInputElement>) => {
     const chosen = event.target.files?.[0];
-    if (chosen) load.mutate(chosen);
     event.target.value = '';
+    if (!chosen) return;
+    const read = await chosen.text();
+    setText(read);
+    begin.mutate({ text: read, do: 'preview' });
   };
-  const counts = Object.entries(load.data?.added ?? {}).map(([kind, count]) => `${count} ${kind}`);
   return (
     <chakra.section borderTop="1px solid" borderColor="line" mt="6" pt="4" display="grid" gap="3">
       <chakra.h2 fontSize="lg">The studio as a file</chakra.h2>
       <chakra.div display="flex" gap="3" flexWrap="wrap">
-        <Button onClick={() => file.current?.click()} disabled={load.isPending}>
-          {load.isPending ? 'Importing …' : 'Import a mapstep/1 file'}
+        <Button onClick={() => file.current?.click()} disabled={begin.isPending}>
+          {begin.isPending ? 'Sending the file …' : 'Import a mapstep/1 file'}
         </Button>
         <ButtonLink href={ROUTES['studio.export'].path} download>
           Export everything
@@ -37,19 +46,65 @@ export function ImportAndExport() {
           type="file"
           accept=".json,application/json"
           hidden
-          onChange={onChoose}
+          onChange={event => void onChoose(event)}
           aria-label="File to import"
         />
       </chakra.div>
-      {load.isError && <Failure error={load.error} />}
-      {load.data && (
-        <Notice
-          tone="ready"
-          title={
-            counts.length ? `Imported: ${counts.join(', ')}` : 'Everything in this file was there already.'
-          }
+      {begin.isError && <Failure error={begin.error} />}
+      {job && (
+        <JobProgress<ImportResult>
+          id={job}
+          done={result => (
+            <Outcome
+              result={result}
+              job={job}
+              isPending={begin.isPending}
+              write={() => begin.mutate({ text, do: 'take' })}
+            />
+          )}
         />
       )}
+      <FigureTables />
     </chakra.section>
+  );
+}
+
+interface OutcomeProps {
+  readonly result: ImportResult;
+  readonly job: string;
+  readonly isPending: boolean;
+  write(): void;
+}
+
+/** What a file would do, or did. */
+function Outcome({ result, job, isPending, write }: OutcomeProps) {
+  const { written, added, changed, changedCount, unchanged } = result;
+  const counts = Object.entries(added).map(([kind, count]) => `${count} ${kind}`);
+  const words = [
+    counts.length > 0 ? `${counts.join(', ')} new` : 'nothing new',
+    `${changedCount} changed`,
+    `${unchanged} as in the file`,
+  ].join('; ');
+  return (
+    <>
+      <Notice tone={written ? 'ready' : 'now'} title={written ? `Imported: ${words}` : `This file: ${words}`}>
+        {written ? (
+          <TakeBack job={job} />
+        ) : (
+          <Button look="next" mt="2" disabled={isPending} onClick={write}>
+            {changedCount > 0 ? `Bring it in, with the ${changedCount} changes` : 'Bring it in'}
+          </Button>
+        )}
+      </Notice>
+      {changed.length > 0 && (
+        <List title="Changed" total={changedCount} shown={changed.length}>
+          {changed.map(({ kind, id, fields }) => (
+            <li key={`${kind} ${id}`}>
+              {id} of the {kind}: {changesInWords(fields)}
+            </li>
+          ))}
+        </List>
+      )}
+    </>
   );
 }

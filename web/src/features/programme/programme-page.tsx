@@ -1,18 +1,23 @@
 import { chakra } from '@chakra-ui/react';
 import type { CourseSummary } from '@map-step/contract';
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { TopStrip } from '../../app/top-strip.tsx';
 import { Failure } from '../../ui/failure.tsx';
-import { Empty, Label, Skeleton } from '../../ui/parts.tsx';
+import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
 import { courseListQuery, studioQuery } from '../course/course-queries.ts';
 import { sessionQuery } from '../session/session-queries.ts';
+import { ClassStaff } from './class-staff.tsx';
 import { ImportAndExport } from './import-and-export.tsx';
+
+const NAMES = new Intl.ListFormat('en');
 
 /** The courses of the studio with their classes, and how far each class is. */
 export function ProgrammePage() {
-  const courses = useQuery(courseListQuery);
+  const courses = useInfiniteQuery(courseListQuery);
+  const all = courses.data?.pages.flatMap(page => page.courses);
   const { data: session } = useQuery(sessionQuery);
   const isDirector = session?.person?.role === 'director';
   return (
@@ -22,11 +27,11 @@ export function ProgrammePage() {
         <chakra.h1 fontSize="2xl" mb="4">
           Programme
         </chakra.h1>
-        {courses.data ? (
-          courses.data.length > 0 ? (
+        {all ? (
+          all.length > 0 ? (
             <chakra.ul listStyleType="none" p="0">
-              {courses.data.map(course => (
-                <CourseEntry key={course.id} course={course} />
+              {all.map((course, index) => (
+                <CourseEntry key={`${course.id} ${index}`} course={course} mayStaff={isDirector} />
               ))}
             </chakra.ul>
           ) : (
@@ -41,13 +46,19 @@ export function ProgrammePage() {
         ) : (
           <Skeleton />
         )}
+        {courses.hasNextPage && (
+          <Button onClick={() => void courses.fetchNextPage()} disabled={courses.isFetchingNextPage}>
+            Show older classes
+          </Button>
+        )}
         {isDirector && <ImportAndExport />}
       </chakra.main>
     </>
   );
 }
 
-function CourseEntry({ course }: { course: CourseSummary }) {
+function CourseEntry({ course, mayStaff }: { course: CourseSummary; mayStaff: boolean }) {
+  const [staffed, setStaffed] = useState<string>();
   const { data: studio } = useQuery(studioQuery);
   const nameOf = (id: string) => studio?.people.find(person => person.id === id)?.name ?? id;
   const roomOf = (id: string | null) => studio?.rooms.find(room => room.id === id)?.name;
@@ -71,10 +82,21 @@ function CourseEntry({ course }: { course: CourseSummary }) {
               {behind} of {course.lessons} lessons taught
             </span>
             <Label>
-              {[roomOf(room), staff.map(nameOf).join(' and '), `${students} students`]
+              {[roomOf(room), NAMES.format(staff.map(nameOf)), `${students} students`]
                 .filter(Boolean)
                 .join(', ')}
             </Label>
+            {mayStaff && (
+              <Button
+                look="quiet"
+                size="small"
+                aria-expanded={staffed === id}
+                onClick={() => setStaffed(staffed === id ? undefined : id)}
+              >
+                Staff of this class
+              </Button>
+            )}
+            {staffed === id && <ClassStaff id={id} />}
           </chakra.li>
         ))}
       </chakra.ul>

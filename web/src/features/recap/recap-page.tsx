@@ -8,6 +8,7 @@ import { Failure } from '../../ui/failure.tsx';
 import { Markdown } from '../../ui/markdown.tsx';
 import { Button, Empty, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
+import { HistoryList } from '../history/history-list.tsx';
 import { type RecapEditor, useRecap } from './use-recap.ts';
 
 const AUDIENCES = [
@@ -49,10 +50,8 @@ export function RecapPage() {
 }
 
 function RecapDesk({ recap }: { recap: RecapAnswer }) {
-  const { me, section } = useCourseView();
+  const { mayTeach } = useCourseView();
   const editor = useRecap(recap);
-  const mayWrite =
-    me.role === 'director' || section?.section.staff.some(({ person }) => person === me.id) === true;
   return (
     <chakra.div
       display="grid"
@@ -61,7 +60,7 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
       alignItems="start"
     >
       <chakra.section display="grid" gap="3">
-        {mayWrite && <Publishing recap={recap} editor={editor} />}
+        {mayTeach && <Publishing recap={recap} editor={editor} />}
         {editor.error && <Failure error={editor.error} />}
         {editor.theirs && <BothVersions editor={editor} theirs={editor.theirs} />}
         <chakra.label display="grid" gap="1">
@@ -72,12 +71,18 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
           <TextArea
             value={editor.text}
             onChange={event => editor.write(event.target.value)}
-            readOnly={!mayWrite}
+            readOnly={!mayTeach}
             rows={22}
             py="2"
             lineHeight="1.5"
           />
         </chakra.label>
+        <chakra.details>
+          <chakra.summary cursor="pointer" fontWeight="600" py="1">
+            Changes of this text
+          </chakra.summary>
+          <HistoryList history={editor.history} takeBack={mayTeach ? editor.takeBack : undefined} />
+        </chakra.details>
       </chakra.section>
       <chakra.section
         aria-label="As its readers see it"
@@ -144,12 +149,15 @@ function BothVersions({ editor, theirs }: { editor: RecapEditor; theirs: RecapAn
         {theirs.markdown}
       </chakra.pre>
       <Label>Yours stands in the field below.</Label>
-      <chakra.div display="flex" gap="2" mt="2">
-        <Button size="small" onClick={editor.takeTheirs}>
-          Take theirs
+      <chakra.div display="flex" flexWrap="wrap" gap="2" mt="2">
+        <Button size="small" look="next" onClick={() => editor.choose('both')}>
+          Put both together
         </Button>
-        <Button size="small" onClick={editor.keepMine}>
+        <Button size="small" onClick={() => editor.choose('mine')}>
           Save mine instead
+        </Button>
+        <Button size="small" onClick={() => editor.choose('theirs')}>
+          Take theirs
         </Button>
       </chakra.div>
     </Notice>

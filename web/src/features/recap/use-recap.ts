@@ -1,11 +1,11 @@
-import type { PublishAnswer, RecapAnswer } from '@map-step/contract';
-import type { Audience } from '@map-step/core';
-import { useMutation } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import type { HistoryEntry, PublishAnswer, RecapAnswer, RecapDetail } from '@map-step/contract';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { ApiError, call } from '../../api/client.ts';
-import { useSectionRefresh } from '../course/course-queries.ts';
+import { recapQuery, useSectionRefresh } from '../course/course-queries.ts';
+import { mergeTexts } from './merge-texts.ts';
 
-const PAUSE_MS = 700;
+const PAUSE_MS = 1000;
 
 export interface RecapEditor {
   readonly text: string;
@@ -14,92 +14,107 @@ export interface RecapEditor {
   readonly error: Error | null;
   /** What stands on the server when somebody else saved first. */
   readonly theirs: RecapAnswer | undefined;
-  keepMine(): void;
-  takeTheirs(): void;
+  /** Which text stands from now on; of both, the one to go on writing in. */
+  choose(whose: 'mine' | 'theirs' | 'both'): void;
+  readonly history: readonly HistoryEntry[];
+  takeBack(entry: HistoryEntry): void;
   publish(): void;
   revoke(): void;
   readonly published: PublishAnswer | undefined;
   readonly isBusy: boolean;
 }
 
-/** The text of a recap: saved by itself after a pause, never over a version that was not seen. */
+/** The text of a recap: saved by itself after a pause, never over a text that was not seen. */
 export function useRecap(recap: RecapAnswer): RecapEditor {
   const { section, lesson, audience } = recap;
-  const params = { section, lesson, audience };
+  const key = { section, lesson, audience };
+  const client = useQueryClient();
   const refresh = useSectionRefresh(section);
+  const detail = useQuery(recapQuery(key));
   const [text, setText] = useState(recap.markdown);
   const [theirs, setTheirs] = useState<RecapAnswer>();
   const [base, setBase] = useState(recap);
-  const seen = useRef(recap.version);
   const isDirty = text !== base.markdown;
-  const take = (stored: RecapAnswer) => {
-    seen.current = stored.version;
-    setBase(stored);
-  };
   // Somebody else's newer text comes in by itself as long as nothing of one's own would be lost.
   if (recap.version > base.version && !isDirty) {
-    take(recap);
+    setBase(recap);
     setText(recap.markdown);
   }
   const store = (saved: RecapAnswer) => {
-    take(saved);
-    return refresh.change(answer => ({
+    setBase(saved);
+    refresh.change(answer => ({
       ...answer,
-      recaps: answer.recaps.map(other => (isSame(other, lesson, audience) ? { ...other, ...saved } : other)),
+      recaps: answer.recaps.map(other =>
+        other.lesson === lesson && other.audience === audience ? saved : other,
+      ),
     }));
+  };
+  const storeDetail = (answer: RecapDetail) => {
+    store(answer.recap);
+    client.setQueryData(recapQuery(key).queryKey, answer);
   };
   const onError = (error: Error) => {
     if (error instanceof ApiError && error.body.code === 'stale')
       setTheirs(error.body.current as RecapAnswer);
   };
+  const scope = { id: `recap ${section} ${lesson} ${audience}` };
   const save = useMutation({
-    scope: { id: `recap ${section} ${lesson} ${audience}` },
-    mutationFn: (markdown: string) =>
-      call<RecapAnswer>('recap.save', { params, body: { seen: seen.current, markdown } }),
-    onSuccess: store,
+    scope,
+    mutationFn: ({ from, to }: { from: string; to: string }) =>
+      call<RecapDetail>('recap.command', { params: key, body: { command: edit(from, to) } }),
+    onSuccess: storeDetail,
+    onError,
+  });
+  const undo = useMutation({
+    scope,
+    mutationFn: (of: string) =>
+      call<RecapDetail>('recap.command', { params: key, body: { command: { kind: 'undo', of } } }),
+    onSuccess: answer => {
+      storeDetail(answer);
+      setText(answer.recap.markdown);
+    },
     onError,
   });
   const publish = useMutation({
-    mutationFn: () => call<PublishAnswer>('recap.publish', { params, body: { seen: seen.current } }),
+    mutationFn: () => call<PublishAnswer>('recap.publish', { params: key, body: { seen: base.version } }),
     onSuccess: answer => store(answer.recap),
     onError,
   });
   const revoke = useMutation({
-    mutationFn: () => call('recap.revoke', { params }),
+    mutationFn: () => call('recap.revoke', { params: key }),
     onSuccess: () => {
       publish.reset();
       return refresh.reload();
     },
   });
+  const isSaving = save.isPending;
   useEffect(() => {
-    if (!isDirty || theirs) return;
-    const timer = setTimeout(() => save.mutate(text), PAUSE_MS);
+    if (!isDirty || theirs || isSaving) return;
+    const timer = setTimeout(() => save.mutate({ from: base.markdown, to: text }), PAUSE_MS);
     return () => clearTimeout(timer);
-  }, [text, isDirty, theirs, save.mutate]);
+  }, [text, base, isDirty, theirs, isSaving, save.mutate]);
   return {
     text,
     write: setText,
-    state: save.isPending ? 'saving' : isDirty ? 'not saved' : 'saved',
-    error: theirs ? null : (save.error ?? publish.error ?? revoke.error),
+    state: isSaving ? 'saving' : isDirty ? 'not saved' : 'saved',
+    error: theirs ? null : (save.error ?? undo.error ?? publish.error ?? revoke.error),
     theirs,
-    keepMine: () => {
-      seen.current = theirs?.version ?? seen.current;
-      setTheirs(undefined);
-      save.mutate(text);
-    },
-    takeTheirs: () => {
+    choose: whose => {
       if (!theirs) return;
-      setText(theirs.markdown);
-      void store(theirs);
+      if (whose === 'theirs') setText(theirs.markdown);
+      if (whose === 'both') setText(mergeTexts(base.markdown, text, theirs.markdown));
+      store(theirs);
       setTheirs(undefined);
     },
+    history: detail.data?.history ?? [],
+    takeBack: ({ id }) => undo.mutate(id),
     publish: () => publish.mutate(),
     revoke: () => revoke.mutate(),
     published: publish.data,
-    isBusy: publish.isPending || save.isPending || isDirty,
+    isBusy: publish.isPending || isSaving || isDirty,
   };
 }
 
-function isSame(recap: RecapAnswer, lesson: number, audience: Audience): boolean {
-  return recap.lesson === lesson && recap.audience === audience;
+function edit(from: string, to: string) {
+  return { kind: 'edit', what: 'Text of the recap', changes: [{ field: 'markdown', from, to }] };
 }

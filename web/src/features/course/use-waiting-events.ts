@@ -1,0 +1,54 @@
+import type { SectionAnswer, SignedInPerson } from '@map-step/contract';
+import type { Attendance, Log } from '@map-step/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { keepEvent, ownerOf, sendWaiting, type WaitingEvent } from '../../api/outbox.ts';
+import { useOutbox } from '../../api/use-outbox.ts';
+import { sessionQuery } from '../session/session-queries.ts';
+import { sectionQuery } from './course-queries.ts';
+import type { LessonEvent } from './course-view.ts';
+
+/** The class with what this person has put down but the server has not got yet. */
+export function useWaitingEvents(me: SignedInPerson | null, stored: SectionAnswer | undefined) {
+  const client = useQueryClient();
+  const id = stored?.section.id;
+  const calls = useMemo(
+    () => ({
+      onSent: (event: WaitingEvent) => {
+        client.setQueryData(
+          sectionQuery(event.section).queryKey,
+          answer => answer && withWaiting(answer, [event], me?.id ?? ''),
+        );
+      },
+      onSessionLost: () => void client.invalidateQueries({ queryKey: sessionQuery.queryKey }),
+    }),
+    [client, me],
+  );
+  const all = useOutbox(me, calls);
+  const waiting = useMemo(() => all.filter(event => event.section === id), [all, id]);
+  const section = useMemo(() => stored && me && withWaiting(stored, waiting, me.id), [stored, waiting, me]);
+  const keep = (event: LessonEvent) => {
+    if (!me || !id) return;
+    const owner = ownerOf(me);
+    void keepEvent({ owner, section: id, ...event }).then(() => sendWaiting(owner, calls));
+  };
+  return { waiting, keep, section: section ?? undefined };
+}
+
+function withWaiting(stored: SectionAnswer, waiting: readonly WaitingEvent[], by: string): SectionAnswer {
+  const there = new Set([...stored.logs, ...stored.attendance].map(({ id }) => id));
+  const logs: Log[] = [];
+  const attendance: Attendance[] = [];
+  for (const event of waiting) {
+    if (event.refused !== undefined || there.has(event.entry.id)) continue;
+    const signed = { section: event.section, by };
+    if (event.kind === 'log') logs.push({ ...event.entry, ...signed } as Log);
+    else attendance.push({ ...event.entry, ...signed } as Attendance);
+  }
+  if (logs.length + attendance.length === 0) return stored;
+  return {
+    ...stored,
+    logs: [...stored.logs, ...logs],
+    attendance: [...stored.attendance, ...attendance],
+  };
+}

@@ -1,0 +1,65 @@
+import { chakra } from '@chakra-ui/react';
+import { Label } from '../../ui/parts.tsx';
+import { useCourseView } from '../course/course-view.ts';
+import { type StudentHere, useAttendance } from './use-attendance.ts';
+
+const Person = chakra('button', {
+  base: {
+    display: 'flex',
+    justifyContent: 'space-between',
+    gap: '2',
+    width: '100%',
+    minHeight: '2.5rem',
+    alignItems: 'center',
+    textAlign: 'left',
+    fontSize: 'sm',
+    px: '2',
+    border: '0',
+    borderBottom: '1px solid',
+    borderColor: 'line',
+    bg: 'transparent',
+    color: 'ink',
+    cursor: 'pointer',
+    '&[aria-pressed=true]': { bg: 'readyTint', fontWeight: '600' },
+  },
+});
+
+/** The students of the class: one tap says who is here. */
+export function WhoIsHere() {
+  const { studio } = useCourseView();
+  const { students, say } = useAttendance();
+  const roles = { ...(studio.studio.roles ?? { lead: 'leader', follow: 'follower' }), solo: 'dancer' };
+  const here = students.filter(student => student.here);
+  const count = (role: 'lead' | 'follow') => here.filter(student => student.role === role).length;
+  if (students.length === 0) return null;
+  const isPaired = students.some(({ role }) => role !== 'solo');
+  return (
+    <chakra.details borderY="1px solid" borderColor="line">
+      <chakra.summary cursor="pointer" py="2" fontWeight="600">
+        {here.length} of {students.length} here
+        {isPaired && here.length > 0 ? `: ${count('lead')} lead, ${count('follow')} follow` : ''}
+      </chakra.summary>
+      <chakra.ul listStyleType="none" p="0" maxH="24rem" overflowY="auto">
+        {students.map(student => (
+          <li key={student.id}>
+            <Person
+              type="button"
+              aria-pressed={student.here === true}
+              onClick={() => say(student, !student.here)}
+            >
+              <span>{student.name}</span>
+              <Label>
+                {roles[student.role]}, {stateOf(student)}
+              </Label>
+            </Person>
+          </li>
+        ))}
+      </chakra.ul>
+    </chakra.details>
+  );
+}
+
+function stateOf({ here, isDisputed }: StudentHere): string {
+  if (isDisputed) return 'said both';
+  return here === undefined ? 'not said' : here ? 'here' : 'not here';
+}

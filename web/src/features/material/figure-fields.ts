@@ -1,0 +1,161 @@
+// The fields of a figure that are written as one line of text, and how that line is read.
+import type { Pattern } from '@map-step/core';
+
+export interface TextField {
+  readonly key: 'aliases' | 'variantOf' | 'rank' | 'made' | 'call' | 'turn' | 'align' | 'tempo';
+  /** A second field that the line holds. */
+  readonly also?: 'variantWhy';
+  readonly word: string;
+  print(pattern: Pattern): string;
+  /** Undefined for a line that cannot be read. */
+  read(text: string): Partial<Pattern> | undefined;
+}
+
+const numbersIn = (text: string) =>
+  text
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map(Number);
+const areWhole = (numbers: readonly number[]) => numbers.every(Number.isInteger);
+
+export const CALL: TextField = {
+  key: 'call',
+  word: 'Spelled call, a syllable a step; - for none',
+  print: ({ call }) => (call ?? []).map(syllable => syllable ?? '-').join(' '),
+  read: text => {
+    const call = text.split(/\s+/).filter(Boolean);
+    return call.length === 0 ? {} : { call: call.map(syllable => (syllable === '-' ? null : syllable)) };
+  },
+};
+
+export const TURN: TextField = {
+  key: 'turn',
+  word: 'The couple’s turn in degrees, left +; empty: as the leader turns',
+  print: ({ turn }) => (turn === undefined ? '' : String(turn)),
+  read: text => {
+    const turns = numbersIn(text);
+    if (turns.length > 1 || !areWhole(turns)) return undefined;
+    return turns[0] === undefined ? {} : { turn: turns[0] };
+  },
+};
+
+export const ALIGN: TextField = {
+  key: 'align',
+  word: 'May start at degrees to the line of dance, left +',
+  print: ({ align }) => (align ?? []).join(', '),
+  read: text => {
+    const align = numbersIn(text);
+    if (!areWhole(align)) return undefined;
+    return align.length === 0 ? {} : { align };
+  },
+};
+
+export const TEMPO: TextField = {
+  key: 'tempo',
+  word: 'Tempo of its own in beats a minute, such as 100-124',
+  print: ({ tempo }) => (tempo ?? []).map(({ min, max }) => `${min}-${max}`).join(', '),
+  read: text => {
+    const ranges = text
+      .split(',')
+      .map(range => range.trim())
+      .filter(Boolean);
+    const read = ranges.map(range => /^(\d+)\s*-\s*(\d+)$/.exec(range));
+    if (read.some(found => found === null || Number(found[1]) > Number(found[2]))) return undefined;
+    return ranges.length === 0
+      ? {}
+      : { tempo: read.map(found => ({ min: Number(found?.[1]), max: Number(found?.[2]) })) };
+  },
+};
+
+export const ALIASES: TextField = {
+  key: 'aliases',
+  word: 'Other names, as: Home step @ Harbour hall; Swap @ juniors',
+  print: ({ aliases }) => (aliases ?? []).map(({ name, school }) => `${name} @ ${school}`).join('; '),
+  read: text => {
+    const names = text
+      .split(';')
+      .map(one => one.trim())
+      .filter(Boolean);
+    const read = names.map(one => /^(.+?)\s*@\s*(.+)$/.exec(one));
+    if (read.some(found => found === null)) return undefined;
+    const aliases = read.map(found => ({ name: found?.[1] ?? '', school: found?.[2] ?? '' }));
+    return aliases.length === 0 ? {} : { aliases };
+  },
+};
+
+const VARIANT_LINE = /^([a-z0-9-]+)(?:\s+(easier|harder|ending|tempo|school))?$/;
+
+export const VARIANT: TextField = {
+  key: 'variantOf',
+  also: 'variantWhy',
+  word: 'Variant of this figure, by id, and why: easier, harder, ending, tempo or school, as: wrap ending',
+  print: ({ variantOf, variantWhy }) => [variantOf, variantWhy].filter(Boolean).join(' '),
+  read: text => {
+    const line = text.trim();
+    if (line === '') return {};
+    const [, variantOf, variantWhy] = VARIANT_LINE.exec(line) ?? [];
+    if (variantOf === undefined) return undefined;
+    return { variantOf, ...(variantWhy && { variantWhy: variantWhy as NonNullable<Pattern['variantWhy']> }) };
+  },
+};
+
+export const RANK: TextField = {
+  key: 'rank',
+  word: 'Its rank among the forms of a figure: the easy form has the least',
+  print: ({ rank }) => (rank === undefined ? '' : String(rank)),
+  read: text => {
+    const ranks = numbersIn(text);
+    if (ranks.length > 1 || !areWhole(ranks)) return undefined;
+    return ranks[0] === undefined ? {} : { rank: ranks[0] };
+  },
+};
+
+/** `wrap x2 0-3`: danced twice, from its event 0 up to its event 3. */
+const PART_OF = /^([a-z0-9-]+?)(?:\s+x(\d+))?(?:\s+(\d*)-(\d*))?$/;
+
+export const MADE: TextField = {
+  key: 'made',
+  word: 'Made of these figures one after the other, by id, as: wrap x2, unwrap',
+  print: ({ made }) =>
+    (made ?? [])
+      .map(({ pattern, times, from, to }) => {
+        const range = from === undefined && to === undefined ? [] : [`${from ?? ''}-${to ?? ''}`];
+        return [pattern, ...(times === undefined ? [] : [`x${times}`]), ...range].join(' ');
+      })
+      .join(', '),
+  read: text => {
+    const parts = text
+      .split(',')
+      .map(one => one.trim())
+      .filter(Boolean);
+    const read = parts.map(one => PART_OF.exec(one));
+    if (read.some(found => found === null)) return undefined;
+    const made = read.map(found => {
+      const [, pattern = '', times, from, to] = found ?? [];
+      return {
+        pattern,
+        ...(times && { times: Number(times) }),
+        ...(from && { from: Number(from) }),
+        ...(to && { to: Number(to) }),
+      };
+    });
+    return made.length === 0 ? {} : { made };
+  },
+};
+
+/** A pattern with these lines in place of what it had; the words of the first that cannot be read, else. */
+export function withFields(
+  pattern: Pattern,
+  fields: readonly TextField[],
+  textOf: (field: TextField) => string,
+): { readonly pattern: Pattern } | { readonly unread: string } {
+  let next = pattern;
+  for (const field of fields) {
+    const read = field.read(textOf(field));
+    if (!read) return { unread: field.word };
+    const { [field.key]: _, ...rest } = next;
+    const { [field.also ?? field.key]: _also, ...others } = rest as Pattern;
+    next = { ...(others as Pattern), ...read };
+  }
+  return { pattern: next };
+}

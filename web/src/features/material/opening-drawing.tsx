@@ -1,0 +1,85 @@
+import { chakra } from '@chakra-ui/react';
+import { actionInWords, type Figure, type Opening, type Role, stepCount, turnInWords } from '@map-step/core';
+import { Link, useLocation } from 'react-router';
+import { useCourseView } from '../course/course-view.ts';
+
+interface OpeningDrawingProps {
+  readonly tree: Opening;
+  readonly role: Role;
+  /** Steps that stand before this branch. */
+  readonly from?: number;
+}
+
+/** A tree over the counts: figures that begin alike share a trunk, and part where their steps do. */
+export function OpeningDrawing({ tree, role, from = 0 }: OpeningDrawingProps) {
+  const first = tree.figures[0];
+  const steps = first ? stepsOf(first, role, from, tree.depth) : '';
+  return (
+    <chakra.div display="flex" alignItems="stretch" overflowX={from === 0 ? 'auto' : undefined}>
+      {steps !== '' && (
+        <chakra.div
+          minW="7rem"
+          maxW="14rem"
+          px="2"
+          py="1"
+          fontSize="sm"
+          borderLeft="3px solid"
+          borderColor={role}
+          bg={tree.figures.length > 1 ? 'nowTint' : undefined}
+          alignSelf="center"
+        >
+          {steps}
+        </chakra.div>
+      )}
+      {tree.branches.length === 0 ? (
+        <chakra.div px="2" py="1" alignSelf="center" fontWeight="600">
+          {tree.figures.map(figure => (
+            <FigureName key={figure.pattern.id} figure={figure} />
+          ))}
+        </chakra.div>
+      ) : (
+        <chakra.div display="grid" gap="1" borderLeft="1px solid" borderColor="line" my="0.5">
+          {tree.branches.map(branch => (
+            <OpeningDrawing
+              key={branch.figures.map(({ pattern }) => pattern.id).join(' ')}
+              tree={branch}
+              role={role}
+              from={tree.depth}
+            />
+          ))}
+        </chakra.div>
+      )}
+    </chakra.div>
+  );
+}
+
+function FigureName({ figure: { pattern } }: { figure: Figure }) {
+  const { answer } = useCourseView();
+  const { search } = useLocation();
+  return (
+    <chakra.p whiteSpace="nowrap">
+      <Link to={{ pathname: `/courses/${answer.course.id}/material/${pattern.id}`, search }}>
+        {pattern.name}
+      </Link>
+    </chakra.p>
+  );
+}
+
+/** The steps from one to another, each with its count: `2 forward quarter right, 3 close`. */
+function stepsOf(figure: Figure, role: Role, from: number, to: number): string {
+  const part = figure.parts.find(one => one.role === role);
+  return (part?.steps ?? [])
+    .slice(from, to)
+    .map(({ step }, index) => {
+      if (!step || !part) return '';
+      const turn = step.turnBefore + step.turnAfter;
+      return [
+        stepCount(figure, part, from + index),
+        actionInWords(step.action),
+        turn === 0 ? '' : turnInWords(turn),
+      ]
+        .filter(Boolean)
+        .join(' ');
+    })
+    .join(', ');
+}

@@ -1,0 +1,61 @@
+import { chakra } from '@chakra-ui/react';
+import type { ImportUndone } from '@map-step/contract';
+import type { ChangedField, Json } from '@map-step/core';
+import { useMutation } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { call } from '../../api/client.ts';
+import { Failure } from '../../ui/failure.tsx';
+import { Button } from '../../ui/parts.tsx';
+
+/** Takes a whole import back, as long as nothing of it has been changed or used since. */
+export function TakeBack({ job }: { job: string }) {
+  const undo = useMutation({
+    mutationFn: () => call<ImportUndone>('import.undo', { params: { job } }),
+  });
+  if (undo.data)
+    return (
+      <p>
+        Taken back: {undo.data.removed} removed, {undo.data.restored} put back.
+      </p>
+    );
+  return (
+    <>
+      {undo.isError && <Failure error={undo.error} />}
+      <Button mt="2" size="small" disabled={undo.isPending} onClick={() => undo.mutate()}>
+        Take this whole import back
+      </Button>
+    </>
+  );
+}
+
+interface ListProps {
+  readonly title: string;
+  readonly total: number;
+  readonly shown: number;
+  readonly children: ReactNode;
+}
+
+/** A part of what an import does, open while it is short. */
+export function List({ title, total, shown, children }: ListProps) {
+  return (
+    <chakra.details open={total <= 30}>
+      <chakra.summary cursor="pointer" fontWeight="600">
+        {title}: {total}
+        {shown < total && `, the first ${shown}`}
+      </chakra.summary>
+      <chakra.ul pl="5" fontSize="sm" maxH="16rem" overflowY="auto">
+        {children}
+      </chakra.ul>
+    </chakra.details>
+  );
+}
+
+/** `name from “Wrap” to “Harbour wrap”; minutes from nothing to 5`. */
+export function changesInWords(fields: readonly ChangedField[]): string {
+  return fields.map(({ field, from, to }) => `${field} from ${inWords(from)} to ${inWords(to)}`).join('; ');
+}
+
+function inWords(value: Json): string {
+  if (value === null) return 'nothing';
+  return typeof value === 'string' ? `“${value}”` : JSON.stringify(value);
+}

@@ -1,0 +1,43 @@
+import { chakra } from '@chakra-ui/react';
+import type { ReactNode } from 'react';
+import { Failure, Problems } from '../../ui/failure.tsx';
+import { Button, Label, Notice } from '../../ui/parts.tsx';
+import { isGoing, useJob } from './use-job.ts';
+
+interface JobProgressProps<Result> {
+  readonly id: string;
+  /** What is shown when it is done. */
+  done(result: Result): ReactNode;
+}
+
+/** Long work from its beginning to its end: progress and a way to stop it, then what came of it. */
+export function JobProgress<Result>({ id, done }: JobProgressProps<Result>) {
+  const { job, error, stop } = useJob<Result>(id);
+  if (!job) return error ? <Failure error={error} /> : null;
+  if (isGoing(job))
+    return (
+      <Notice tone="now" title={`${job.stage} …`}>
+        <chakra.div display="flex" gap="3" alignItems="center" mt="1">
+          <chakra.progress
+            aria-label="Import"
+            flex="1"
+            max={job.total || 1}
+            {...(job.total > 0 && { value: job.done })}
+          />
+          <Label>{job.total > 0 ? `${job.done} of ${job.total} entries` : ''}</Label>
+          <Button size="small" onClick={() => stop.mutate()} disabled={stop.isPending}>
+            Stop
+          </Button>
+        </chakra.div>
+      </Notice>
+    );
+  if (job.state === 'stopped')
+    return <Notice tone="now" title="The import was stopped. Nothing was imported." />;
+  if (job.fault)
+    return (
+      <Notice tone="stop" title={job.fault.message}>
+        <Problems problems={job.fault.problems} />
+      </Notice>
+    );
+  return job.result ? done(job.result) : null;
+}
