@@ -5,6 +5,8 @@ import { openAs } from './support/people.ts';
 const VIEWS = [
   ['Programme', '/'],
   ['Material', '/courses/hustle-1/material/wrap'],
+  ['Compare', '/courses/hustle-1/material/left-turn/with/right-turn'],
+  ['Level', '/courses/hustle-1/material/level'],
   ['Map', '/courses/hustle-1/map'],
   ['Lesson', '/courses/hustle-1/lesson?lesson=6'],
   ['Recap', '/courses/hustle-1/recap?lesson=2'],

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { openAs } from './support/people.ts';
+import { openAs, signIn } from './support/people.ts';
 
 const PATH = '/courses/hustle-1/lesson?lesson=6&class=hustle-1-monday';
 
@@ -38,13 +38,13 @@ test('taps without a connection are kept, survive a reload and a sign-out, and a
   await expect(mark(page, 1, 'Touched')).toHaveAttribute('aria-pressed', 'true');
 
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await page.getByRole('button', { name: 'Suki Larch' }).click();
+  await signIn(page, 'Suki Larch');
   await page.goto(PATH);
   await expect(page.getByRole('heading', { name: /^Lesson 6/ })).toBeVisible();
   await expect(page.getByText(/waiting to be sent/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Sign out' }).click();
   await page.unroute('**/api/sections/*/logs');
-  await page.getByRole('button', { name: 'Bram Okoro' }).click();
+  await signIn(page, 'Bram Okoro');
   await openNextLesson(page);
   await expect(page.getByText(/ marked, saved/)).toBeVisible();
 
@@ -58,6 +58,42 @@ test('taps without a connection are kept, survive a reload and a sign-out, and a
   });
   expect(names.length).toBeGreaterThan(1);
   expect(stored).toEqual(['solid', 'shaky', 'touched']);
+});
+
+test('a session that ends in the middle loses nothing: the page asks who it is, and the tap arrives once', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Bram Okoro');
+  await openNextLesson(page);
+  await page.context().clearCookies();
+  const marked = groups(page).nth(3);
+  const name = (await marked.getAttribute('aria-label')) ?? '';
+  await marked.getByRole('button', { name: 'Solid' }).click();
+  await signIn(page, 'Bram Okoro');
+  await expect(page.getByText(/ marked, saved/)).toBeVisible();
+  const again = page.getByRole('group', { name });
+  await expect(again.getByRole('button', { name: 'Solid' })).toHaveAttribute('aria-pressed', 'true');
+  await page.reload();
+  await expect(again.getByRole('button', { name: 'Solid' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText(/waiting to be sent/)).toHaveCount(0);
+});
+
+test('somebody who signs in beside the page does not sign its taps', async ({ browser }) => {
+  const page = await openAs(browser, 'Bram Okoro');
+  await openNextLesson(page);
+  const beside = await page.context().newPage();
+  await beside.goto('/');
+  await beside.getByRole('button', { name: 'Sign out' }).click();
+  await signIn(beside, 'Suki Larch');
+  await expect(beside.getByRole('banner')).toContainText('Suki Larch');
+  await mark(page, 4, 'Shaky').click();
+  await expect(page.getByRole('banner')).toContainText('Suki Larch');
+  const sent = await page.evaluate(async () => {
+    const reply = await fetch('/api/sections/hustle-1-monday');
+    const answer = (await reply.json()) as { logs: { by: string }[] };
+    return answer.logs.filter(({ by }) => by === 'suki-larch').length;
+  });
+  expect(sent).toBe(0);
 });
 
 test('a tap that the server refuses is told and not lost silently', async ({ browser }) => {

@@ -40,8 +40,9 @@ async function buildServer(root) {
     },
   };
   await build({
-    entryPoints: [join(root, 'server/src/main.ts')],
-    outfile: join(root, 'server/dist/main.js'),
+    entryPoints: [join(root, 'server/src/main.ts'), join(root, 'server/src/jobs/job-thread.ts')],
+    outdir: join(root, 'server/dist'),
+    entryNames: '[name]',
     bundle: true,
     platform: 'node',
     format: 'esm',

@@ -9,5 +9,5 @@ export interface ThrowawayCluster extends Cluster {
   /** Stops it and removes its data. */
   remove(): void;
 }
-export function startThrowawayCluster(): Promise<ThrowawayCluster>;
+export function startThrowawayCluster(options?: { fast: boolean }): Promise<ThrowawayCluster>;
 export function startCluster(folder: string, options: { port: number; fast?: boolean }): Promise<Cluster>;

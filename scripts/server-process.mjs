@@ -27,5 +27,5 @@ export async function startServerProcess(root, databaseUrl, settings) {
     child.kill(signal);
     await ended;
   };
-  return { address, stop };
+  return { address, stop, pid: child.pid };
 }

@@ -29,6 +29,18 @@ const SHOTS = [
   { file: 'sign-in', path: '/' },
   { file: 'programme', path: '/', who: DIRECTOR },
   { file: 'material', path: '/courses/hustle-1/material/left-turn', who: TEACHER },
+  {
+    file: 'material-dim',
+    path: '/courses/tap-1/material/single-time-step',
+    who: TEACHER,
+    theme: 'dim',
+  },
+  {
+    file: 'compare',
+    path: '/courses/hustle-1/material/left-turn/with/right-turn+rotating-basic',
+    who: TEACHER,
+  },
+  { file: 'level', path: '/courses/hustle-1/material/level', who: TEACHER },
   { file: 'lesson', path: '/courses/hustle-1/lesson', who: TEACHER, act: openNewBlock },
   {
     file: 'lesson-tablet-dim',

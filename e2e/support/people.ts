@@ -11,9 +11,14 @@ export async function openAs(
   await context.addInitScript(chosen => localStorage.setItem('map-step-theme', chosen), theme);
   const page = await context.newPage();
   await page.goto(path);
+  await signIn(page, name);
+  return page;
+}
+
+/** By one click, and until it is done. */
+export async function signIn(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name }).click();
   await page.getByRole('button', { name: 'Sign out' }).waitFor();
-  return page;
 }
 
 /** As on a poor line: what others change does not come in by itself. */

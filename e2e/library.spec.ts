@@ -1,0 +1,66 @@
+import { expect, test } from '@playwright/test';
+import { openAs } from './support/people.ts';
+
+test('a table of figures names its faults, is written without them, and is taken back', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  const text = [
+    'Code,Title,kind,dance,minutes',
+    'jetty-drill,Jetty drill,drill,hustle,4',
+    'lame-drill,Lame drill,drill,hustle,long',
+    'lost-drill,Lost drill,drill,waltz,3',
+  ].join('\r\n');
+  await page
+    .getByLabel('Table to import')
+    .setInputFiles({ name: 'spring.csv', mimeType: 'text/csv', buffer: Buffer.from(`\uFEFF${text}`) });
+  await expect(page.getByText('Say first which column is the id')).toBeVisible();
+  await page.getByLabel('Code').selectOption('id');
+  await page.getByLabel('Title').selectOption('name');
+  await page.getByRole('button', { name: 'See what spring.csv would do' }).click();
+  await expect(page.getByText('1 new, 0 changed, 0 unchanged, 2 faults')).toBeVisible();
+  await expect(page.getByText('Line 3, minutes: "long" is not a number')).toBeVisible();
+  await expect(page.getByText(/Line 4, dance: /)).toBeVisible();
+
+  await page
+    .getByRole('button', { name: /^Write 1 new and 0 changed rows, without the rows at fault/ })
+    .click();
+  await expect(page.getByText(/^Written: 1 new/)).toBeVisible();
+  const beside = await page.context().newPage();
+  await beside.goto('/courses/hustle-1/material/jetty-drill');
+  await expect(beside.getByRole('heading', { name: 'Jetty drill' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take this whole import back' }).click();
+  await expect(page.getByText('Taken back: 1 removed, 0 put back.')).toBeVisible();
+  await expect(beside.getByRole('heading', { name: 'There is no such figure' })).toBeVisible();
+});
+
+test('the library is searched by any name, narrowed and put in order', async ({ browser }) => {
+  const page = await openAs(browser, 'Bram Okoro', '/courses/hustle-1/material');
+  const figures = page.getByRole('navigation', { name: 'Figures' });
+  const names = figures.getByRole('listitem');
+  await figures.getByRole('searchbox').fill('home harbour');
+  await expect(names.filter({ hasText: 'Side basic' })).toBeVisible();
+  await expect(names.filter({ has: page.getByRole('link') })).toHaveCount(1);
+  await figures.getByRole('searchbox').fill('');
+  await figures.getByText(/^Only some/).click();
+  await figures.getByLabel('Caution').selectOption('wrap');
+  await expect(names.filter({ hasText: 'Wrap' }).first()).toBeVisible();
+  await expect(names.filter({ hasText: 'Side basic' })).toHaveCount(0);
+  await figures.getByLabel('Caution').selectOption('');
+  await figures.getByLabel('Order').selectOption('novelty');
+  await expect(names.first()).toContainText(/% new/);
+});
+
+test('two figures are compared count by count, and the level tells what begins alike', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Bram Okoro', '/courses/hustle-1/material/left-turn/with/right-turn');
+  const comparison = page.getByRole('region', { name: 'Beside Right turn' });
+  await expect(comparison).toContainText('Left turn: &–1 as in Right turn, 2–3 new.');
+  await expect(comparison.getByRole('cell', { name: 'other turn' })).toHaveCount(3);
+  await page.goto('/courses/hustle-1/material/level');
+  await expect(page.getByRole('heading', { name: 'Hustle 1, figure beside figure' })).toBeVisible();
+  await expect(page.getByText(/a signal must have come by/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Follower' }).click();
+  await expect(page.getByRole('button', { name: 'Follower' })).toHaveAttribute('aria-pressed', 'true');
+});

@@ -1,0 +1,181 @@
+import { expect, type Page, test } from '@playwright/test';
+import { openAs } from './support/people.ts';
+
+/** Types as a person does and counts the presses: a capital or a sign with Shift is two. */
+function countingKeys(page: Page) {
+  let presses = 0;
+  const shifted = /[A-Z&()+#:?]/;
+  return {
+    presses: () => presses,
+    async type(text: string) {
+      for (const key of text) presses += shifted.test(key) ? 2 : 1;
+      await page.keyboard.type(text);
+    },
+    async press(...keys: string[]) {
+      for (const key of keys) {
+        presses += key.split('+').length;
+        await page.keyboard.press(key);
+      }
+    },
+  };
+}
+
+interface WrittenFigure {
+  readonly what: string;
+  readonly course: string;
+  readonly name: string;
+  readonly rhythm: string;
+  /** What is typed into one cell after another; Enter goes on to the next. */
+  readonly cells: readonly string[];
+  readonly parts: object;
+  readonly beats: string;
+}
+
+const FIGURES: readonly WrittenFigure[] = [
+  {
+    what: 'a 6-beat figure with two triples',
+    course: 'hustle-1',
+    name: 'Pier triple',
+    rhythm: '1 2 3&4 5&6',
+    cells: ['b', 'r', 's', 'c', 's', 's', 'c', 's'],
+    parts: {
+      lead: 'L back, R replace, L side, R close, L side, R side, L close, R side',
+      follow: 'opposite',
+    },
+    beats: '6 beats',
+  },
+  {
+    what: 'an 8-beat figure with two rests',
+    course: 'balboa-1',
+    name: 'Quay hold',
+    rhythm: '1 2 3(4)5 6 7(8)',
+    cells: ['b', 'p', 'c', 'f', 'p', 'c'],
+    parts: { lead: 'L back, R place, L close, R fwd, L place, R close', follow: 'opposite' },
+    beats: '8 beats',
+  },
+  {
+    what: 'a 3-beat figure with a pick-up',
+    course: 'hustle-1',
+    name: 'Pick-up walk',
+    rhythm: '&1 2 3',
+    cells: ['b', 'r', 'f', 'f'],
+    parts: { lead: 'L back, R replace, L fwd, R fwd', follow: 'opposite' },
+    beats: '3 beats',
+  },
+  {
+    what: 'a slow/quick figure with quarter turns on the line of dance',
+    course: 'quickstep-1',
+    name: 'Two quarters',
+    rhythm: 'sqqssqqs',
+    cells: ['r f', '-90 s', 'c', 's', 'b', '+90 s', 'c', 's'],
+    parts: {
+      lead: 'R fwd, L -90 side, R close, L side, R back, L +90 side, R close, L side',
+      follow: 'opposite',
+    },
+    beats: '12 beats',
+  },
+  {
+    what: 'a solo figure with taps and e and a splits',
+    course: 'tap-1',
+    name: 'Harbour rattle',
+    rhythm: '1e&a 2 3e&a 4',
+    cells: ['t', 'p', 't', 'p', 'c', 't', 'p', 't', 'p', 'c'],
+    parts: {
+      solo: 'L tap, L place, R tap, R place, L close, R tap, R place, L tap, L place, R close',
+    },
+    beats: '4 beats',
+  },
+  {
+    what: 'an untimed figure',
+    course: 'tap-1',
+    name: 'Loose feet',
+    rhythm: 'free:4',
+    cells: ['br', 'spa', 'c', 's'],
+    parts: { solo: 'L brush, L spank, L close, R side' },
+    beats: 'no set timing',
+  },
+];
+
+for (const { what, course, name, rhythm, cells, parts, beats } of FIGURES)
+  test(`${what} is written with keys alone, in at most 90 presses`, async ({ browser }) => {
+    const page = await openAs(browser, 'Suki Larch', `/courses/${course}/material`);
+    await page.getByRole('button', { name: 'New figure' }).waitFor();
+    await page.keyboard.press('n');
+    await page.keyboard.type(name);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name, level: 2 })).toBeVisible();
+    await expect(page.getByRole('textbox', { name: /^Rhythm/ })).toBeFocused();
+    const keys = countingKeys(page);
+    await keys.type(rhythm);
+    await keys.press('Enter');
+    for (const cell of cells) {
+      await keys.type(cell);
+      await keys.press('Enter');
+    }
+    await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+    await expect(page.getByText(beats, { exact: true }).first()).toBeVisible();
+    expect(keys.presses()).toBeLessThanOrEqual(90);
+    const id = name.toLowerCase().replaceAll(' ', '-');
+    const stored = await page.evaluate(
+      async figure =>
+        ((await (await fetch(`/api/figures/${figure}`)).json()) as { body: { parts: object } }).body,
+      id,
+    );
+    expect(stored.parts).toEqual(parts);
+  });
+
+test('a fault is told in its cell, mended with one key, undone and redone, and survives a reload', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Suki Larch', '/courses/hustle-1/material/wrap');
+  const cell = (name: RegExp) => page.getByRole('button', { name });
+  const third = cell(/^Leader, count 2: /);
+  const before = (await third.getAttribute('aria-label')) ?? '';
+  await third.focus();
+  await page.keyboard.type('r f');
+  await page.keyboard.press('Enter');
+  await expect(third).toContainText('the right foot carries the weight');
+  await expect(third).toContainText('Press . to step with the left foot');
+  await expect(page.getByRole('status').filter({ hasText: 'not saved yet' })).toBeVisible();
+
+  await page.reload();
+  await expect(third).toContainText('the right foot carries the weight');
+  await third.focus();
+  await page.keyboard.press('.');
+  await expect(third).toHaveAccessibleName('Leader, count 2: L fwd');
+  await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: before })).toBeVisible();
+  await page.keyboard.press('Control+Shift+Z');
+  await expect(third).toHaveAccessibleName('Leader, count 2: L fwd');
+  await page.reload();
+  await expect(third).toHaveAccessibleName('Leader, count 2: L fwd');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: before })).toBeVisible();
+});
+
+test('a follower’s step is made the follower’s own and natural again; a note hangs on its count', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Suki Larch', '/courses/hustle-1/material/forward-check');
+  const follower = page.getByRole('button', { name: /^Follower, count / });
+  const last = follower.nth(2);
+  const natural = await last.getAttribute('aria-label');
+  await last.focus();
+  await page.keyboard.type('s');
+  await page.keyboard.press('Enter');
+  await expect(last).toContainText('own step');
+  await last.focus();
+  await page.keyboard.press('#');
+  const form = page.getByRole('form', { name: 'A note' });
+  await form.getByLabel('In words').fill('Wait for the hand');
+  await page.keyboard.press('Enter');
+  await expect(last).toContainText('Wait for the hand');
+  await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+  await last.focus();
+  await page.keyboard.press('=');
+  await expect(last).toHaveAccessibleName(natural ?? '');
+  await expect(last).not.toContainText('own step');
+});

@@ -1,0 +1,120 @@
+// `npm run bench -- api [SECONDS] [GROWTH]`: the API on the big studio and on one so many times as big, beside
+// the same statements run bare. Prints a table and JSON.
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { Client } from 'pg';
+import { openDatabase } from '../../server/src/db/database.ts';
+import { ensureBuilt } from '../build.mjs';
+import { ensurePostgres, startThrowawayCluster } from '../postgres.mjs';
+import { startServerProcess } from '../server-process.mjs';
+import { ACTIONS } from './actions.ts';
+import { runBare } from './bare.ts';
+import { buildBigStudio, type StudioSize, timesAsBig } from './big-studio.ts';
+import { percentile, runLoad, type Times } from './load.ts';
+
+const WARM_UP_SECONDS = 10;
+const root = fileURLToPath(new URL('../..', import.meta.url));
+
+interface Measured {
+  readonly api: Times;
+  readonly bare: Times;
+  readonly refused: readonly string[];
+  readonly memoryMb: number;
+  readonly buildSeconds: number;
+}
+
+export async function benchApi(seconds: number, growth: number): Promise<void> {
+  ensurePostgres();
+  await ensureBuilt(root);
+  const big = await measure(timesAsBig(1), seconds);
+  const huge = await measure(timesAsBig(growth), seconds);
+  const rows = [
+    ...ACTIONS.map(({ name }) => row(name, [name], big, huge)),
+    row('all reads', namesOf(false), big, huge),
+    row('all writes', namesOf(true), big, huge),
+  ];
+  say(
+    `| request | n | p50 ms | p95 ms | same SQL bare, p95 ms | times bare | ${growth} times the data, p50 ms | growth of p50 |`,
+  );
+  say('|---|---|---|---|---|---|---|---|');
+  for (const cells of rows) say(`| ${Object.values(cells).join(' | ')} |`);
+  for (const [name, { memoryMb, buildSeconds, refused }] of Object.entries({ big, huge }))
+    say(`${name}: server ${memoryMb} MB at the most, ${refused.length} refused, built in ${buildSeconds} s`);
+  for (const refusal of new Set([...big.refused, ...huge.refused].slice(0, 10))) say(refusal);
+  say(JSON.stringify({ rows, memoryMb: [big.memoryMb, huge.memoryMb] }));
+}
+
+async function measure(size: StudioSize, seconds: number): Promise<Measured> {
+  const cluster = await startThrowawayCluster({ fast: false });
+  const url = cluster.url('postgres');
+  try {
+    tell(`Building ${size.patterns} figures and ${size.marks} marks …`);
+    const begun = Date.now();
+    await fillDatabase(url, size);
+    const buildSeconds = Math.round((Date.now() - begun) / 1000);
+    const server = await startServerProcess(root, url, {
+      PORT: '0',
+      LOG_LEVEL: 'fatal',
+      MAPSTEP_DEMO_FILE: '',
+      SESSION_SECRET: 'bench',
+    });
+    tell(`Built in ${buildSeconds} s; measuring for ${seconds} s …`);
+    await runLoad(server.address, size, WARM_UP_SECONDS);
+    const { times: api, refused } = await runLoad(server.address, size, seconds);
+    const memoryMb = mostMemory(server.pid);
+    await server.stop('SIGTERM');
+    const bare = await runBare(url, size, Math.min(seconds, 60));
+    return { api, bare, refused, memoryMb, buildSeconds };
+  } finally {
+    cluster.remove();
+  }
+}
+
+async function fillDatabase(url: string, size: StudioSize): Promise<void> {
+  const database = openDatabase(url);
+  await database.migrate();
+  await database.close();
+  const client = new Client({ connectionString: url });
+  await client.connect();
+  await buildBigStudio(client, `${root}/demo/tarn-street.json`, size);
+  // A studio that grew over years was analysed long ago; without this the database does it during the load.
+  await client.query('VACUUM (ANALYZE)');
+  await client.query('CHECKPOINT');
+  await client.end();
+}
+
+function row(name: string, names: readonly string[], big: Measured, huge: Measured) {
+  const all = (times: Times) => names.flatMap(one => times.get(one) ?? []);
+  const [api, bare, grown] = [all(big.api), all(big.bare), all(huge.api)];
+  const p95 = percentile(api, 95);
+  const bare95 = percentile(bare, 95);
+  return {
+    name,
+    n: api.length,
+    p50: percentile(api, 50).toFixed(1),
+    p95: p95.toFixed(1),
+    bare95: bare95.toFixed(1),
+    timesBare: (p95 / bare95).toFixed(1),
+    grownP50: percentile(grown, 50).toFixed(1),
+    growth: (percentile(grown, 50) / percentile(api, 50)).toFixed(2),
+  };
+}
+
+function namesOf(isWrite: boolean): readonly string[] {
+  return ACTIONS.filter(action => (action.isWrite ?? false) === isWrite).map(({ name }) => name);
+}
+
+/** The most resident memory that a process has had, in megabytes. */
+function mostMemory(pid: number): number {
+  const found = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
+  return Math.round(Number(found?.[1] ?? 0) / 1024);
+}
+
+/** How far it is, apart from what it found. */
+function tell(line: string): void {
+  process.stderr.write(`${line}\n`);
+}
+
+function say(line: string): void {
+  process.stdout.write(`${line}\n`);
+}

@@ -1,0 +1,141 @@
+// `npm run bench -- library`: 5,000 figures come in from a table, then the library is searched, scrolled and ranked
+// in Chromium. Prints milliseconds.
+import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
+import { ensureBuilt } from '../build.mjs';
+import { CHROMIUM, ensureChromium } from '../chromium.mjs';
+import { startDemoServer } from '../demo-server.mjs';
+import { ensurePostgres } from '../postgres.mjs';
+import { percentile } from './load.ts';
+
+const FIGURES = 5000;
+const FRAMES = 120;
+const LONG_MS = 120_000;
+const NAMES = ['Pier', 'Quay', 'Harbour', 'Jetty', 'Tide', 'Mast', 'Sail', 'Net', 'Rope', 'Gull'];
+const ACTIONS = ['fwd', 'back', 'side', 'close'];
+
+export async function benchLibrary(): Promise<void> {
+  const root = fileURLToPath(new URL('../..', import.meta.url));
+  ensurePostgres();
+  ensureChromium();
+  await ensureBuilt(root);
+  const { chromium } = await import('@playwright/test');
+  const server = await startDemoServer(root, '2026-03-09');
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    chromiumSandbox: false,
+    args: ['--disable-gpu', '--disable-quic'],
+  });
+  const context = await browser.newContext({ baseURL: server.address, reducedMotion: 'reduce' });
+  // The compiler names functions by a helper of its own, which the page does not have.
+  await context.addInitScript('window.__name = named => named');
+  await context.addInitScript(watch);
+  const page = await context.newPage();
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Ottilie Marsh' }).click();
+  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+  await importAll(page);
+  await page.goto('/courses/hustle-1/material/wrap');
+  await page.getByRole('searchbox').waitFor({ timeout: LONG_MS });
+  await page.waitForTimeout(2000);
+  await search(page);
+  await scroll(page);
+  await page.getByText(/^Only some/).click();
+  await page.getByLabel('Order').selectOption('novelty');
+  say('ranked by novelty in a worker', await timeOf(() => page.getByText(/% new/).first().waitFor()));
+  await browser.close();
+  await server.stop();
+}
+
+async function importAll(page: Page): Promise<void> {
+  await page
+    .getByLabel('Table to import')
+    .setInputFiles({ name: 'big.csv', mimeType: 'text/csv', buffer: Buffer.from(table()) });
+  await page.getByRole('button', { name: /See what/ }).click();
+  const fresh = page.getByText(new RegExp(`^${FIGURES} new`));
+  say('what a table of 5,000 would do', await timeOf(() => fresh.waitFor({ timeout: LONG_MS })));
+  await page.getByRole('button', { name: /^Write/ }).click();
+  const written = page.getByText(/^Written/);
+  say('written', await timeOf(() => written.waitFor({ timeout: LONG_MS })));
+}
+
+function table(): string {
+  const rows = Array.from({ length: FIGURES }, (_, n) => {
+    const [one, two] = [ACTIONS[n % 4], ACTIONS[Math.floor(n / 4) % 4]];
+    return `big-${n},${NAMES[n % 10]} walk ${n},pattern,hustle,hustle-3,&1 2 3,3,"L back, R replace, L ${one}, R ${two}",opposite,one-hand,same`;
+  });
+  return ['id,name,kind,dance,level,rhythm,beats,parts.lead,parts.follow,entry,exit', ...rows].join('\n');
+}
+
+async function search(page: Page): Promise<void> {
+  await page.evaluate(() => window.seen.splice(0));
+  await page.getByRole('searchbox').focus();
+  for (const words of ['harbour walk 12', 'tide', 'gull 499']) {
+    await page.keyboard.type(words, { delay: 80 });
+    await page.getByRole('searchbox').fill('');
+  }
+  const seen = await page.evaluate(() => window.seen);
+  const keys = seen.filter(({ name }) => /^(key|input)/.test(name)).map(({ duration }) => duration);
+  say('search: from a key to the next paint, p95', percentile(keys, 95));
+  say('search: tasks over 50 ms', seen.filter(({ name }) => name === 'longtask').length, '');
+}
+
+async function scroll(page: Page): Promise<void> {
+  const idle = await page.evaluate(gaps, { frames: FRAMES, by: 0 });
+  const moving = await page.evaluate(gaps, { frames: FRAMES, by: 140 });
+  say('scrolling: gap between frames, p95', percentile(moving, 95));
+  say('an idle page: gap between frames, p95', percentile(idle, 95));
+}
+
+interface Seen {
+  readonly name: string;
+  readonly duration: number;
+}
+
+declare global {
+  interface Window {
+    seen: Seen[];
+  }
+}
+
+/** Runs in the page: keeps what the browser tells of slow events and long tasks. */
+function watch(): void {
+  window.seen = [];
+  const keep = (list: PerformanceObserverEntryList) => {
+    for (const { name, entryType, duration } of list.getEntries())
+      window.seen.push({ name: entryType === 'longtask' ? entryType : name, duration });
+  };
+  new PerformanceObserver(keep).observe({
+    type: 'event',
+    durationThreshold: 16,
+    buffered: true,
+  } as PerformanceObserverInit);
+  new PerformanceObserver(keep).observe({ type: 'longtask', buffered: true });
+}
+
+/** Runs in the page: the gaps between frames while the list is scrolled by so many pixels a frame. */
+function gaps({ frames, by }: { frames: number; by: number }): Promise<number[]> {
+  const list = document.querySelector('nav[aria-label="Figures"] ul')?.parentElement;
+  return new Promise(resolve => {
+    const found: number[] = [];
+    let last = performance.now();
+    const next = (now: number) => {
+      found.push(now - last);
+      last = now;
+      list?.scrollBy(0, by);
+      if (found.length < frames) requestAnimationFrame(next);
+      else resolve(found.slice(1));
+    };
+    requestAnimationFrame(next);
+  });
+}
+
+async function timeOf(work: () => Promise<unknown>): Promise<number> {
+  const begun = performance.now();
+  await work();
+  return performance.now() - begun;
+}
+
+function say(what: string, value: number, unit = ' ms'): void {
+  process.stdout.write(`${what}: ${value.toFixed(unit ? 1 : 0)}${unit}\n`);
+}

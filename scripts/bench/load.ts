@@ -1,0 +1,92 @@
+// People who each send one request a second, and how long each kind took.
+import { setTimeout as wait } from 'node:timers/promises';
+import { ROUTES } from '@map-step/contract';
+import { ACTIONS, type Action, addressOf, type Call, type Memory, pickAction, remember } from './actions.ts';
+import type { StudioSize } from './big-studio.ts';
+
+export type Times = Map<string, number[]>;
+
+const PEOPLE = 50;
+const DIRECTOR = 'person-0';
+
+export interface Browser {
+  readonly cookie: string;
+  readonly csrf: string;
+  readonly memory: Memory;
+}
+
+/** Runs the mix for so many seconds; answers the milliseconds of each kind and what was refused. */
+export async function runLoad(
+  address: string,
+  size: StudioSize,
+  seconds: number,
+): Promise<{ times: Times; refused: string[] }> {
+  const times: Times = new Map();
+  const refused: string[] = [];
+  const browsers: Browser[] = [];
+  for (let person = 0; person < PEOPLE; person += 1) {
+    const browser = await signIn(address);
+    browsers.push(browser);
+    for (const action of ACTIONS.filter(({ isFirst }) => isFirst)) await act(address, browser, action, size);
+  }
+  const end = Date.now() + seconds * 1000;
+  await Promise.all(browsers.map((browser, index) => goOn(browser, index)));
+  return { times, refused };
+
+  async function goOn(browser: Browser, index: number): Promise<void> {
+    let next = Date.now() + (1000 * index) / PEOPLE;
+    while (next < end) {
+      await wait(Math.max(0, next - Date.now()));
+      next += 1000;
+      const action = pickAction();
+      const { milliseconds, refusal } = await act(address, browser, action, size);
+      addTime(times, action.name, milliseconds);
+      if (refusal) refused.push(refusal);
+    }
+  }
+}
+
+/** Does one thing as a browser does it. */
+export async function act(
+  address: string,
+  browser: Browser,
+  { name, call: make }: Action,
+  size: StudioSize,
+): Promise<{ milliseconds: number; refusal?: string; call: Call }> {
+  const call = make(size, browser.memory);
+  const begun = performance.now();
+  const reply = await fetch(address + addressOf(call), {
+    method: ROUTES[call.route].method,
+    headers: { cookie: browser.cookie, 'x-csrf-token': browser.csrf, 'content-type': 'application/json' },
+    ...(call.body !== undefined && { body: JSON.stringify(call.body) }),
+  });
+  const text = await reply.text();
+  const milliseconds = performance.now() - begun;
+  const answer = JSON.parse(text) as Record<string, unknown>;
+  if (!reply.ok) return { milliseconds, call, refusal: `${name}: ${reply.status} ${String(answer.message)}` };
+  remember(call, answer, browser.memory);
+  return { milliseconds, call };
+}
+
+export function addTime(times: Times, name: string, milliseconds: number): void {
+  const own = times.get(name) ?? [];
+  times.set(name, own);
+  own.push(milliseconds);
+}
+
+/** A value that so many per cent of the times do not pass; 0 of none. */
+export function percentile(times: readonly number[], percent: number): number {
+  const sorted = [...times].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor((sorted.length * percent) / 100))] ?? 0;
+}
+
+export async function signIn(address: string): Promise<Browser> {
+  const reply = await fetch(`${address}/api/session/demo`, {
+    method: 'POST',
+    headers: { 'x-csrf-token': 'none', 'content-type': 'application/json' },
+    body: JSON.stringify({ person: DIRECTOR }),
+  });
+  const { csrf } = (await reply.json()) as { csrf: string };
+  const cookie = reply.headers.get('set-cookie')?.split(';')[0] ?? '';
+  return { cookie, csrf, memory: { stamps: new Map(), courses: new Map() } };
+}

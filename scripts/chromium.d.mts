@@ -1,0 +1,2 @@
+export const CHROMIUM: string;
+export function ensureChromium(): void;

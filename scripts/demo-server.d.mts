@@ -1,0 +1,4 @@
+export function startDemoServer(
+  root: string,
+  today: string,
+): Promise<{ readonly address: string; stop(): Promise<void> }>;
