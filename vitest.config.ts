@@ -13,6 +13,7 @@ export default defineConfig({
             'demo/*.test.ts',
             'scripts/*.test.ts',
           ],
+          testTimeout: 120_000,
         },
       },
       {
@@ -20,8 +21,8 @@ export default defineConfig({
           name: 'server',
           include: ['server/src/**/*.test.ts'],
           globalSetup: ['server/src/test/cluster.ts'],
-          testTimeout: 20_000,
-          hookTimeout: 30_000,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
         },
       },
       { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'] } },

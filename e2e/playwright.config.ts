@@ -3,14 +3,14 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: '.',
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   reporter: [['list']],
   maxFailures: 3,
   outputDir: '../.tmp/e2e',
   use: {
     baseURL: process.env.MAPSTEP_URL ?? 'http://127.0.0.1:4170',
-    actionTimeout: 10_000,
+    actionTimeout: 30_000,
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {

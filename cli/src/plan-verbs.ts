@@ -2,6 +2,7 @@ import {
   buildPlanProblem,
   describePlan,
   findProblemFaults,
+  type MipSolver,
   openLibrary,
   type PlanAnswer,
   type PlanProblem,
@@ -22,17 +23,17 @@ export interface PlanOutcome {
   readonly code: 0 | 1;
 }
 
-export function plan(args: Arguments): PlanOutcome {
+export function plan(args: Arguments, solver?: MipSolver): PlanOutcome {
   const [file = '', courseId = ''] = takeWords(args, 'FILE', 'COURSE');
   const published = args.options.get('published');
   const before = published === undefined ? {} : { published: readValue(published, planFile).placed };
   const { problem } = courseProblem(file, courseId, before);
-  return outcome(solve(problem, args));
+  return outcome(solve(problem, args, solver));
 }
 
-export function solveProblem(args: Arguments): PlanOutcome {
+export function solveProblem(args: Arguments, solver?: MipSolver): PlanOutcome {
   const [file = ''] = takeWords(args, 'FILE');
-  return outcome(solve(readProblem(file), args));
+  return outcome(solve(readProblem(file), args, solver));
 }
 
 export function judge(args: Arguments): PlanOutcome {
@@ -45,19 +46,19 @@ export function judge(args: Arguments): PlanOutcome {
   const items = split
     ? problem.items.map(item => ({ ...item, split: split.includes(item.id) }))
     : problem.items;
-  return outcome({ ...describePlan({ ...problem, items }, placed, 'work'), seconds: 0 });
+  return outcome({ ...describePlan({ ...problem, items }, placed, { ended: 'work' }), seconds: 0 });
 }
 
 /** The running order of a lesson: by the course's own placing, its published plan, or a plan made now. */
-export function lesson(args: Arguments): PlanOutcome {
+export function lesson(args: Arguments, solver?: MipSolver): PlanOutcome {
   const [file = '', courseId = '', number = ''] = takeWords(args, 'FILE', 'COURSE', 'N');
   const { document, problem, course } = courseProblem(file, courseId, {});
   const n = readWhole(number, 'N', [1, course.lessons.length]);
   const chosen = course.placed ?? document.plans?.findLast(entry => entry.course === courseId)?.placed;
   const placed = chosen
     ? Object.fromEntries(chosen.map(entry => [entry.pattern, entry.lesson]))
-    : solve(problem, args).placed;
-  const planned = describePlan(problem, placed, 'work').lessons[n - 1];
+    : solve(problem, args, solver).placed;
+  const planned = describePlan(problem, placed, { ended: 'work' }).lessons[n - 1];
   if (!planned) throw new UsageError(`${courseId} has no lesson ${n}`);
   const section = document.sections?.find(entry => entry.course === courseId);
   const library = openLibrary(document);
@@ -94,18 +95,18 @@ function readProblem(file: string): PlanProblem {
   return problem;
 }
 
-function solve(problem: PlanProblem, args: Arguments): PlanAnswer {
+function solve(problem: PlanProblem, args: Arguments, solver?: MipSolver): PlanAnswer {
   const seconds = Number(args.options.get('seconds') ?? 5);
   if (!(seconds > 0 && seconds <= 3600)) throw new UsageError('--seconds must be above 0 and at most 3600');
   const work = wholeOption(args, 'work', [1, 1_000_000_000]);
   const start = performance.now();
-  const elapsed = () => (performance.now() - start) / 1000;
+  const clock = () => (performance.now() - start) / 1000;
   const answer = solvePlan(problem, {
     seed: wholeOption(args, 'seed', [0, 2 ** 31]) ?? 1,
-    work: work ?? Number.MAX_SAFE_INTEGER,
-    shouldEnd: () => (work === undefined && elapsed() >= seconds ? 'time' : undefined),
+    budget: work === undefined ? { kind: 'time', seconds, clock } : { kind: 'work', work },
+    ...(solver && { solver }),
   });
-  return { ...answer, seconds: Math.round(elapsed() * 1000) / 1000 };
+  return { ...answer, seconds: Math.round(clock() * 1000) / 1000 };
 }
 
 function outcome(answer: PlanAnswer): PlanOutcome {

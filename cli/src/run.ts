@@ -1,4 +1,4 @@
-import { checkDocument } from '@map-step/core';
+import { checkDocument, type MipSolver } from '@map-step/core';
 import { z } from 'zod';
 import { CONVERT_OPTIONS, convert } from './convert-verb.ts';
 import { closure, compare, links } from './figure-verbs.ts';
@@ -20,7 +20,7 @@ interface Outcome {
 interface Verb {
   readonly usage: string;
   readonly options: readonly string[];
-  readonly run: (args: Arguments) => Outcome;
+  readonly run: (args: Arguments, solver?: MipSolver) => Outcome;
 }
 
 const fine = (run: (args: Arguments) => unknown) => (args: Arguments) => ({ value: run(args), code: 0 });
@@ -37,16 +37,19 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['judge', { usage: 'FILE PLANFILE', options: [], run: judge }],
   ['lesson', { usage: 'FILE COURSE N', options: SOLVE_OPTIONS, run: lesson }],
   ['convert', { usage: 'FILE --to csv|json|svg', options: CONVERT_OPTIONS, run: fine(convert) }],
-  ['batch', { usage: 'FILE', options: [], run: fine(batch) }],
+  ['batch', { usage: 'FILE', options: [], run: batch }],
 ]);
 
 const MAX_BATCH = 10_000;
 const calls = z.array(z.array(z.string().max(10_000)).max(50)).max(MAX_BATCH);
 
-/** Runs one call of the command line; never throws for what a user gave it. */
-export function runCommand(list: readonly string[]): Answer {
+/** Verbs that plan: the exact solver is loaded for these only. */
+export const PLANNING_VERBS: readonly string[] = ['plan', 'solve', 'lesson', 'batch'];
+
+/** Runs one call of the command line; never throws for what a user gave it. Without a solver plans are annealed. */
+export function runCommand(list: readonly string[], solver?: MipSolver): Answer {
   try {
-    const { value, code } = runVerb(list);
+    const { value, code } = runVerb(list, solver);
     return { code, text: typeof value === 'string' ? value : `${JSON.stringify(value)}\n` };
   } catch (error) {
     if (error instanceof UsageError) return { code: 2, error: error.message.replaceAll('\n', ' ') };
@@ -54,13 +57,13 @@ export function runCommand(list: readonly string[]): Answer {
   }
 }
 
-function runVerb([name = '', ...rest]: readonly string[]): Outcome {
+function runVerb([name = '', ...rest]: readonly string[], solver?: MipSolver): Outcome {
   const verb = VERBS.get(name);
   if (!verb) {
     const all = [...VERBS].map(([word, { usage }]) => `${word} ${usage}`).join(' · ');
     throw new UsageError(`${name ? `"${name}" is not a verb` : 'expected a verb'}; there are: ${all}`);
   }
-  return verb.run(readArguments(rest, verb.options));
+  return verb.run(readArguments(rest, verb.options), solver);
 }
 
 function check(args: Arguments): Outcome {
@@ -69,16 +72,17 @@ function check(args: Arguments): Outcome {
   return { value: result, code: result.problems.some(({ severity }) => severity === 'error') ? 1 : 0 };
 }
 
-function batch(args: Arguments): unknown {
+function batch(args: Arguments, solver?: MipSolver): Outcome {
   const [file = ''] = takeWords(args, 'FILE');
-  return readValue(file, calls).map(call => {
+  const value = readValue(file, calls).map(call => {
     if (call[0] === 'batch') return { code: 2, error: 'a batch cannot hold a batch' };
     try {
-      const { value, code } = runVerb(call);
+      const { value, code } = runVerb(call, solver);
       return { code, out: value };
     } catch (error) {
       if (error instanceof UsageError) return { code: 2, error: error.message.replaceAll('\n', ' ') };
       throw error;
     }
   });
+  return { value, code: 0 };
 }

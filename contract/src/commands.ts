@@ -25,7 +25,7 @@ export type DocumentCommand = z.infer<typeof documentCommand>;
 
 export interface HistoryEntry {
   readonly id: string;
-  readonly kind: 'create' | 'place' | 'publish' | 'edit' | 'undo';
+  readonly kind: 'create' | 'place' | 'publish' | 'keep' | 'edit' | 'undo';
   readonly what: string;
   readonly by: string;
   readonly at: string;

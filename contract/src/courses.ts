@@ -1,7 +1,9 @@
 import {
   type Course,
+  courseSchema,
   type Dance,
   type Element,
+  type Holiday,
   type Level,
   type Pattern,
   type Person,
@@ -31,11 +33,19 @@ const courseCommand = z.discriminatedUnion('kind', [
     name: z.string().trim().min(1).max(200),
     note: z.string().max(2000),
   }),
+  z.strictObject({
+    kind: z.literal('keep'),
+    name: z.string().trim().min(1).max(200),
+    note: z.string().max(2000),
+  }),
   editCommand,
   undoCommand,
 ]);
 
 export const courseCommandBody = z.strictObject({ seen: z.int().min(1), command: courseCommand });
+
+/** A new course, whole; an id that is there already is refused. */
+export const courseCreateBody = z.strictObject({ course: courseSchema });
 
 /** A new figure, whole; an id that is there already is refused. */
 export const figureCreateBody = z.strictObject({ figure: patternSchema });
@@ -72,6 +82,11 @@ export interface CourseListAnswer {
   readonly more: boolean;
 }
 
+/** The plans that were published or kept by a name, the newest first. */
+export interface CourseVersionsAnswer {
+  readonly versions: readonly PlanVersion[];
+}
+
 export interface CourseAnswer {
   readonly course: Course;
   readonly version: number;
@@ -100,6 +115,7 @@ export interface StudioAnswer {
   readonly studio: Studio;
   readonly people: readonly Person[];
   readonly rooms: readonly Room[];
+  readonly holidays: readonly Holiday[];
   /** What the columns of the last foreign table of figures meant. */
   readonly figureColumns: { readonly [column: string]: string };
 }

@@ -42,6 +42,8 @@ export const ROUTES = {
   'figure.command': { method: 'POST', path: '/api/figures/:figure/commands', access: WRITING },
   'course.list': { method: 'GET', path: '/api/courses', access: 'signed-in' },
   'course.read': { method: 'GET', path: '/api/courses/:course', access: 'signed-in' },
+  'course.versions': { method: 'GET', path: '/api/courses/:course/versions', access: 'signed-in' },
+  'course.create': { method: 'POST', path: '/api/courses', access: DIRECTOR },
   'course.command': { method: 'POST', path: '/api/courses/:course/commands', access: DIRECTOR },
   'section.read': { method: 'GET', path: '/api/sections/:section', access: 'signed-in' },
   'section.log': { method: 'POST', path: '/api/sections/:section/logs', access: TEACHING, ownClass: true },

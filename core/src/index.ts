@@ -117,6 +117,7 @@ export {
   openingTree,
   pairsWithoutSignal,
   sharedSteps,
+  signalsBy,
   type UnsignalledPair,
 } from './likeness/openings.ts';
 export { type Ranks, rankByDifficulty, rankByNovelty } from './likeness/rank.ts';
@@ -171,9 +172,12 @@ export { parseBeats, printBeats } from './model/fraction.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
 export { failure, type Result, success } from './model/result.ts';
 export { CoreError, type Tenths, TICKS_PER_BEAT, type Ticks, ticks } from './model/units.ts';
-export { describePlan, type PlanAnswer, type PlanBudget, solvePlan } from './plan/answer.ts';
+export { describePlan, type PlanAnswer, type PlanKnowledge } from './plan/answer.ts';
 export { buildPlanProblem, lessonCapacity } from './plan/build-problem.ts';
 export { allowedLessons, lessonRule } from './plan/domain.ts';
+export { type HighsLike, highsSolver } from './plan/exact/highs-solver.ts';
+export type { MipSolver } from './plan/exact/mip.ts';
+export { buildPlanModel } from './plan/exact/plan-model.ts';
 export {
   type BrokenRule,
   type Judgement,
@@ -181,6 +185,9 @@ export {
   type PlanCost,
   type PlannedLesson,
 } from './plan/judge.ts';
+export { type PlanMend, planMends, takeAlong } from './plan/mends.ts';
+export type { SolveBudget } from './plan/meter.ts';
+export { lessonShares } from './plan/minutes.ts';
 export {
   COST_WEIGHTS,
   lastIntroducing,
@@ -188,8 +195,29 @@ export {
   type PlanItem,
   type PlanProblem,
 } from './plan/problem.ts';
+export {
+  type ItemReasons,
+  itemReasons,
+  type MoveEffect,
+  type Moves,
+  moveEffect,
+  movePlaced,
+  type WhatItTakes,
+  whatItTakes,
+} from './plan/reasons.ts';
 export { createPlanSearch, type PlanSearch, type SearchProgress } from './plan/search.ts';
+export { type FoundPlan, type SolveOptions, solvePlan } from './plan/solve.ts';
 export { findProblemFaults } from './plan/validate.ts';
+export {
+  askWhatIf,
+  changeProblem,
+  type LeastMinutes,
+  leastMinutes,
+  type WhatIf,
+  type WhatIfAnswer,
+  whatIfsOf,
+} from './plan/what-if.ts';
+export { type WeeklyDates, weeklyDates } from './programme/dates.ts';
 export {
   freeFootBefore,
   makePartNatural,
@@ -207,6 +235,7 @@ export {
   type FigurePart,
   type FigureReading,
   figureTurn,
+  markCount,
   readFigure,
   stepCount,
 } from './steps/figure.ts';

@@ -164,11 +164,23 @@ export function pickAction(): Action {
   return ACTIONS[0] as Action;
 }
 
+/** True for an answer of which a browser keeps something. */
+export function isRemembered({ route, query }: Call): boolean {
+  return route === 'material.read'
+    ? query?.course !== undefined
+    : route.startsWith('course.') && route !== 'course.list';
+}
+
 /** What a browser keeps of an answer. */
-export function remember(call: Call, answer: Record<string, unknown>, { stamps, courses }: Memory): void {
-  if (call.route === 'material.read' && call.query?.course)
-    stamps.set(call.query.course, String(answer.stamp));
-  if (call.route !== 'course.read' && call.route !== 'course.command') return;
-  const course = answer.course as { id: string; placed: { pattern: string; lesson: number }[] } | undefined;
-  if (course) courses.set(course.id, { version: Number(answer.version), placed: course.placed });
+export function remember(call: Call, text: string, { stamps, courses }: Memory): void {
+  if (call.route === 'material.read') {
+    const stamp = /"stamp":"([^"]*)"/.exec(text)?.[1];
+    if (stamp !== undefined) stamps.set(call.query?.course ?? '', stamp);
+    return;
+  }
+  const answer = JSON.parse(text) as {
+    version: number;
+    course?: { id: string; placed: { pattern: string; lesson: number }[] };
+  };
+  if (answer.course) courses.set(answer.course.id, { version: answer.version, placed: answer.course.placed });
 }

@@ -1,7 +1,19 @@
-// People who each send one request a second, and how long each kind took.
+// People who each send one request a second, and how long each kind took. They share the machine with the server,
+// so they do as little as a browser must: answers stay packed unless something is to be remembered.
+import { Agent, request } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
+import { gunzipSync } from 'node:zlib';
 import { ROUTES } from '@map-step/contract';
-import { ACTIONS, type Action, addressOf, type Call, type Memory, pickAction, remember } from './actions.ts';
+import {
+  ACTIONS,
+  type Action,
+  addressOf,
+  type Call,
+  isRemembered,
+  type Memory,
+  pickAction,
+  remember,
+} from './actions.ts';
 import type { StudioSize } from './big-studio.ts';
 
 export type Times = Map<string, number[]>;
@@ -55,17 +67,45 @@ export async function act(
 ): Promise<{ milliseconds: number; refusal?: string; call: Call }> {
   const call = make(size, browser.memory);
   const begun = performance.now();
-  const reply = await fetch(address + addressOf(call), {
-    method: ROUTES[call.route].method,
-    headers: { cookie: browser.cookie, 'x-csrf-token': browser.csrf, 'content-type': 'application/json' },
-    ...(call.body !== undefined && { body: JSON.stringify(call.body) }),
-  });
-  const text = await reply.text();
+  const reply = await ask(address + addressOf(call), ROUTES[call.route].method, browser, call.body);
   const milliseconds = performance.now() - begun;
-  const answer = JSON.parse(text) as Record<string, unknown>;
-  if (!reply.ok) return { milliseconds, call, refusal: `${name}: ${reply.status} ${String(answer.message)}` };
-  remember(call, answer, browser.memory);
+  if (reply.status >= 400) return { milliseconds, call, refusal: `${name}: ${reply.status} ${reply.text()}` };
+  if (isRemembered(call)) remember(call, reply.text(), browser.memory);
   return { milliseconds, call };
+}
+
+const agent = new Agent({ keepAlive: true });
+
+interface Reply {
+  readonly status: number;
+  text(): string;
+}
+
+/** Sends a request as a browser does; resolves with the last byte of the answer. */
+function ask(url: string, method: string, { cookie, csrf }: Browser, body: unknown): Promise<Reply> {
+  const headers = {
+    cookie,
+    'x-csrf-token': csrf,
+    'content-type': 'application/json',
+    'accept-encoding': 'gzip',
+  };
+  return new Promise((resolve, reject) => {
+    const sent = request(url, { method, headers, agent }, answer => {
+      const parts: Buffer[] = [];
+      answer.on('data', (part: Buffer) => parts.push(part));
+      answer.on('error', reject);
+      answer.on('end', () => {
+        const whole = Buffer.concat(parts);
+        const isPacked = answer.headers['content-encoding'] === 'gzip';
+        resolve({
+          status: answer.statusCode ?? 0,
+          text: () => (isPacked ? gunzipSync(whole) : whole).toString('utf8'),
+        });
+      });
+    });
+    sent.on('error', reject);
+    sent.end(body === undefined ? undefined : JSON.stringify(body));
+  });
 }
 
 export function addTime(times: Times, name: string, milliseconds: number): void {

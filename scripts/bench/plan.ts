@@ -1,36 +1,64 @@
 // `npm run bench -- plan FOLDER [SECONDS]`: our plan beside the best known cost of each problem in a folder of
-// files `{best, problem}`. Prints a table.
+// files `{best, problem}`. Prints a table and JSON.
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { createPlanSearch, judgePlan, type PlanProblem } from '@map-step/core';
+import { type FoundPlan, judgePlan, type PlanProblem, solvePlan } from '@map-step/core';
+import { loadSolver } from '../../cli/src/load-solver.ts';
 
 interface BenchFile {
   readonly best: number;
   readonly problem: PlanProblem;
 }
 
-export function benchPlan(folder: string, seconds: number): void {
-  const rows = readdirSync(folder)
-    .filter(name => name.endsWith('.json'))
-    .sort()
-    .map(name => measure(name, JSON.parse(readFileSync(join(folder, name), 'utf8')) as BenchFile, seconds));
-  const head = ['problem', 'best known', 'ours', 'first ms', 'last better ms', 'µs a move'];
-  for (const row of [head, ...rows]) process.stdout.write(`${row.join('\t')}\n`);
+export async function benchPlan(folder: string, seconds: number, only = ''): Promise<void> {
+  const names = readdirSync(folder)
+    .filter(name => name.endsWith('.json') && name.includes(only))
+    .sort();
+  const head = [
+    'problem',
+    'best known',
+    'ours',
+    'bound',
+    'first ms',
+    'best at s',
+    'ended',
+    'seconds',
+    'left',
+  ];
+  const rows: (string | number)[][] = [];
+  process.stdout.write(`${head.join('\t')}\n`);
+  for (const name of names) {
+    const file = JSON.parse(readFileSync(join(folder, name), 'utf8')) as BenchFile;
+    const row = await measure(name.replace('.json', ''), file, seconds);
+    rows.push(row);
+    process.stdout.write(`${row.join('\t')}\n`);
+  }
+  process.stdout.write(`${JSON.stringify({ head, rows })}\n`);
 }
 
-function measure(name: string, { best, problem }: BenchFile, seconds: number): (string | number)[] {
+async function measure(name: string, { best, problem }: BenchFile, seconds: number) {
+  const solver = await loadSolver();
   const start = performance.now();
-  const passed = () => Math.round(performance.now() - start);
-  const search = createPlanSearch(problem, 1);
-  let progress = search.run(0);
-  const first = passed();
-  let better = first;
-  while (passed() < seconds * 1000 && !progress.proven) {
-    progress = search.run(1000);
-    if (progress.improved) better = passed();
-  }
-  const perMove = (passed() * 1000) / Math.max(1, progress.iterations);
-  const { cost, broken } = judgePlan(problem, search.best());
-  const ours = broken.length > 0 ? `broken: ${broken[0]?.message}` : cost.total;
-  return [name, best, ours, first, better, perMove.toFixed(1)];
+  const clock = () => (performance.now() - start) / 1000;
+  const found: { at: number; plan: FoundPlan }[] = [];
+  const answer = solvePlan(problem, {
+    seed: 1,
+    solver,
+    budget: { kind: 'time', seconds, clock },
+    onBetter: plan => found.push({ at: clock(), plan }),
+  });
+  const spent = clock();
+  const { cost, broken } = judgePlan(problem, answer.placed);
+  const bestAt = found.find(({ plan }) => plan.cost <= cost.total + 0.005)?.at ?? 0;
+  return [
+    name,
+    best,
+    broken.length > 0 ? `broken: ${broken[0]?.message}` : cost.total,
+    answer.bound.toFixed(2),
+    Math.round((found[0]?.at ?? 0) * 1000),
+    bestAt.toFixed(2),
+    answer.ended,
+    spent.toFixed(1),
+    cost.left,
+  ];
 }

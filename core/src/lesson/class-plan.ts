@@ -1,9 +1,10 @@
 import type { Library } from '../library/library.ts';
 import type { Course, Log, Recap } from '../model/document.ts';
 import { failure, type Result, success } from '../model/result.ts';
-import { describePlan, type PlanAnswer, solvePlan } from '../plan/answer.ts';
+import { describePlan, type PlanAnswer } from '../plan/answer.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
 import type { Placed, PlanProblem } from '../plan/problem.ts';
+import { solvePlan } from '../plan/solve.ts';
 import { findProblemFaults } from '../plan/validate.ts';
 import { type ClassProgress, classProgress } from './progress.ts';
 
@@ -14,7 +15,8 @@ export interface ClassPlan {
   readonly moved: readonly string[];
 }
 
-const MEND_WORK = 12_000;
+const MEND_BUDGET = { kind: 'work', work: 12_000 } as const;
+const AS_IT_IS = { ended: 'work' } as const;
 
 /**
  * The plan of one class: the published plan, mended from what was really taught with the fewest moves; what
@@ -37,7 +39,7 @@ export function planClass(
   const built = buildPlanProblem(library, { ...course, items: followed }, { published, ...history });
   if (!built.ok) return failure(built.fault);
   const answer =
-    progress.lessons === 0 ? describePlan(built.value, published, 'work') : mend(built.value, progress);
+    progress.lessons === 0 ? describePlan(built.value, published, AS_IT_IS) : mend(built.value, progress);
   const moved = followed
     .map(({ pattern }) => pattern)
     .filter(id => taught[id] === undefined && answer.placed[id] !== published[id]);
@@ -52,11 +54,11 @@ function mend(problem: PlanProblem, progress: ClassProgress): Omit<PlanAnswer, '
     items: problem.items.map(item => (carried.has(item.id) ? { ...item, pin: next } : item)),
   };
   const untouched = { ...problem.published, ...problem.taught?.items };
-  const asPublished = describePlan(problem, untouched, 'work');
+  const asPublished = describePlan(problem, untouched, AS_IT_IS);
   if (carried.size === 0 && asPublished.broken.length === 0) return asPublished;
   if (carried.size > 0 && findProblemFaults(pinned).length === 0) {
-    const answer = solvePlan(pinned, { seed: 1, work: MEND_WORK }, untouched);
-    if (answer.broken.length === 0) return describePlan(problem, answer.placed, answer.ended);
+    const answer = solvePlan(pinned, { seed: 1, budget: MEND_BUDGET, start: untouched });
+    if (answer.broken.length === 0) return describePlan(problem, answer.placed, answer);
   }
-  return solvePlan(problem, { seed: 1, work: MEND_WORK }, untouched);
+  return solvePlan(problem, { seed: 1, budget: MEND_BUDGET, start: untouched });
 }

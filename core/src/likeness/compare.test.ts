@@ -10,7 +10,7 @@ import { compareFigures, comparisonInWords, nearestFigures, sameRanges } from '.
 import { DIFFICULTY_WEIGHTS, figureDifficulty, figuresOutOfOrder } from './difficulty.ts';
 import { takenForGranted } from './granted.ts';
 import { proposeLookAlikes } from './lookalikes.ts';
-import { openingTree, pairsWithoutSignal } from './openings.ts';
+import { openingTree, pairsWithoutSignal, signalsBy } from './openings.ts';
 
 const solo: Dance = { ...dance, roles: 'solo', floor: 'free' };
 const counts = (part: string) =>
@@ -168,11 +168,23 @@ describe('what a figure can still be', () => {
       ['c'],
     ]);
     const [both] = tree.branches;
+    expect([tree.by, both?.by]).toEqual(['1', '3']);
     expect([both?.depth, both?.label, both?.branches.map(({ figures }) => figures[0]?.pattern.id)]).toEqual([
       2,
       '2',
       ['a', 'b'],
     ]);
+  });
+
+  test('a signal tells until the step where they part, and not after it', () => {
+    const marks = [
+      { event: 2, kind: 'signal', text: 'in time' },
+      { event: 3, kind: 'signal', text: 'late' },
+      { event: 0, kind: 'cue', text: 'no signal' },
+    ] as const;
+    const signalled = named('d', 'L fwd, R fwd, L back, R close', { marks });
+    expect(signalsBy(signalled, 2).map(({ text }) => text)).toEqual(['in time']);
+    expect(signalsBy(a, 2)).toEqual([]);
   });
 
   test('figures that are equal to the end do not part; one that ends earlier does', () => {

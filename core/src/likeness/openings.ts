@@ -1,6 +1,6 @@
 // What a figure can still be: the figures of a level merged by their equal openings, role by role, as a tree over
 // the steps. Linear in all their steps.
-import type { Role } from '../model/document.ts';
+import type { PatternMark, Role } from '../model/document.ts';
 import { type Figure, findPart, stepCount } from '../steps/figure.ts';
 import { type ComparedStep, comparedSteps } from './align.ts';
 
@@ -10,6 +10,8 @@ export interface Opening {
   /** As the first of them is written: the count, and the step that was added last. */
   readonly label: string;
   readonly figures: readonly Figure[];
+  /** The count on which they part, by which a signal must have come; undefined where they do not. */
+  readonly by?: string;
   /** Where they part; empty for a figure by itself, or for figures that are equal to the end. */
   readonly branches: readonly Opening[];
 }
@@ -43,8 +45,14 @@ function grow(readings: readonly Reading[], depth: number, label: string): Openi
     depth: readings.length === 1 ? (readings[0]?.steps.length ?? 0) : shared,
     label: readings.length === 1 ? (readings[0]?.labels.at(-1) ?? label) : last,
     figures: readings.map(({ figure }) => figure),
+    ...(branches.length > 0 && !isEnd && { by: partingCount(readings, shared) }),
     branches: isEnd ? [] : branches.map(branch => grow(branch, shared + 1, branch[0]?.labels[shared] ?? '')),
   };
+}
+
+/** As written by a figure that goes on; one that has ended there says nothing of the count. */
+function partingCount(readings: readonly Reading[], index: number): string {
+  return readings.find(({ labels }) => labels[index])?.labels[index] ?? '';
 }
 
 function everyHas(readings: readonly Reading[], index: number): boolean {
@@ -106,7 +114,12 @@ function shareEntry(a: Figure, b: Figure): boolean {
   return a.dance.roles === 'solo' || (b.pattern.entry ?? []).some(hold => entries.has(hold));
 }
 
-function hasSignal({ pattern, parts }: Figure, shared: number): boolean {
-  const last = parts[0]?.steps[shared]?.time?.event ?? Number.POSITIVE_INFINITY;
-  return (pattern.marks ?? []).some(({ kind, event }) => kind === 'signal' && (event ?? 0) <= last);
+function hasSignal(figure: Figure, shared: number): boolean {
+  return signalsBy(figure, shared).length > 0;
+}
+
+/** The signals of a figure that have come by a step, counted from 0: those that still tell which figure it is. */
+export function signalsBy({ pattern, parts }: Figure, step: number): readonly PatternMark[] {
+  const last = parts[0]?.steps[step]?.time?.event ?? Number.POSITIVE_INFINITY;
+  return (pattern.marks ?? []).filter(({ kind, event }) => kind === 'signal' && (event ?? 0) <= last);
 }

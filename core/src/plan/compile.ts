@@ -1,6 +1,14 @@
 import { allowedLessons } from './domain.ts';
 import { lessonShares, reviewMinutes, teachingMinutes } from './minutes.ts';
-import { COST_WEIGHTS, lastIntroducing, MIXED_KINDS, type PlanProblem, taughtLessons } from './problem.ts';
+import {
+  COST_WEIGHTS,
+  lastIntroducing,
+  MIXED_KINDS,
+  mayLeaveOut,
+  type PlanItem,
+  type PlanProblem,
+  taughtLessons,
+} from './problem.ts';
 
 /** A problem as flat arrays, for the search: items, lessons and elements by index from 0. */
 export interface CompiledPlan {
@@ -19,8 +27,8 @@ export interface CompiledPlan {
   readonly mayHave: Uint8Array;
   readonly mayLeave: readonly boolean[];
   readonly leftCost: Float64Array;
-  /** Minutes that fall after the lesson of introduction, as [offset, tenths, isReview]. */
-  readonly load: readonly (readonly (readonly [number, number, boolean])[])[];
+  /** Minutes that fall in or after the lesson of introduction; those of item i stand from loads.from[i] on. */
+  readonly loads: Loads;
   readonly elements: readonly Int32Array[];
   readonly elementMinutes: Float64Array;
   readonly needs: readonly Int32Array[];
@@ -33,6 +41,13 @@ export interface CompiledPlan {
   readonly published: Int32Array;
   readonly isTaught: readonly boolean[];
   readonly weights: typeof COST_WEIGHTS;
+}
+
+export interface Loads {
+  readonly from: Int32Array;
+  readonly after: Int32Array;
+  readonly minutes: Float64Array;
+  readonly isReview: Uint8Array;
 }
 
 export function compilePlan(problem: PlanProblem): CompiledPlan {
@@ -63,14 +78,9 @@ export function compilePlan(problem: PlanProblem): CompiledPlan {
     share: Float64Array.from(lessonShares(problem)),
     domain,
     mayHave,
-    mayLeave: items.map(
-      ({ id, pin }) => !(pin !== undefined && pin > taught) && problem.taught?.items[id] === undefined,
-    ),
+    mayLeave: items.map(item => mayLeaveOut(problem, item)),
     leftCost: Float64Array.from(items, ({ value }) => weights[value]),
-    load: items.map(item => [
-      ...teachingMinutes(item).map(({ after, minutes }) => [after, minutes, false] as const),
-      ...reviewMinutes(item, open).map(({ after, minutes }) => [after, minutes, true] as const),
-    ]),
+    loads: compileLoads(items, open),
     elements: items.map(item =>
       Int32Array.from(
         [...new Set(item.elements)].filter(id => !known.has(id)).map(id => elementIndex.get(id) as number),
@@ -92,5 +102,21 @@ export function compilePlan(problem: PlanProblem): CompiledPlan {
     published: Int32Array.from(items, ({ id }) => (problem.published?.[id] ?? 0) - 1),
     isTaught: items.map(({ id }) => problem.taught?.items[id] !== undefined),
     weights,
+  };
+}
+
+function compileLoads(items: readonly PlanItem[], open: boolean): Loads {
+  const loads = items.map(item => [
+    ...teachingMinutes(item).map(load => ({ ...load, isReview: false })),
+    ...reviewMinutes(item, open).map(load => ({ ...load, isReview: true })),
+  ]);
+  const flat = loads.flat();
+  const from = new Int32Array(items.length + 1);
+  for (const [item, own] of loads.entries()) from[item + 1] = (from[item] ?? 0) + own.length;
+  return {
+    from,
+    after: Int32Array.from(flat, ({ after }) => after),
+    minutes: Float64Array.from(flat, ({ minutes }) => minutes),
+    isReview: Uint8Array.from(flat, ({ isReview }) => Number(isReview)),
   };
 }

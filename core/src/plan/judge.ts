@@ -75,6 +75,17 @@ export function judgePlan(problem: PlanProblem, placed: Placed): Judgement {
   };
 }
 
+/** Weights by which a mend compares: first what is left out, then how many moved, then the rest. */
+export const MEND_WEIGHTS = { left: 10_000, moved: 600 } as const;
+
+/** By this plans are compared, the least is the best: by their cost, in a mend by its terms one after the other. */
+export function planRank(problem: PlanProblem, cost: PlanCost): number {
+  if (taughtLessons(problem) === 0) return cost.total;
+  return (
+    cost.left * MEND_WEIGHTS.left + cost.moved * MEND_WEIGHTS.moved + cost.level + cost.lookalikes + cost.mix
+  );
+}
+
 function toHundredth(points: number): number {
   return Math.round(points * 100 + 1e-9) / 100;
 }

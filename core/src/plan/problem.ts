@@ -69,3 +69,9 @@ export function lastIntroducing(problem: Pick<PlanProblem, 'lessons' | 'open'>):
 export function taughtLessons(problem: PlanProblem): number {
   return problem.taught?.lessons ?? 0;
 }
+
+/** False for what has been taught and for what is pinned to a lesson still to come. */
+export function mayLeaveOut(problem: PlanProblem, { id, pin }: PlanItem): boolean {
+  const isPinned = pin !== undefined && pin > taughtLessons(problem);
+  return !isPinned && problem.taught?.items[id] === undefined;
+}

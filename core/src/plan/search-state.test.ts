@@ -2,60 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { createRandom } from '../model/random.ts';
 import { tenths } from '../model/units.ts';
+import { anyProblem } from '../test/plan-problems.ts';
 import { compilePlan } from './compile.ts';
-import { judgePlan } from './judge.ts';
+import { judgePlan, planRank } from './judge.ts';
 import { layInto, takeOut, tryMove } from './moves.ts';
 import type { PlanItem, PlanProblem } from './problem.ts';
 import { LEFT, SearchState } from './search-state.ts';
-
-const kinds: PlanItem['kind'][] = ['basic', 'pattern', 'turn', 'drill', 'quality'];
-const values: PlanItem['value'][] = ['must', 'should', 'could'];
-
-/** Twelve items over six lessons with everything a problem can have. */
-const anyProblem = fc
-  .record({
-    seed: fc.integer({ min: 1, max: 1e6 }),
-    open: fc.boolean(),
-    apart: fc.boolean(),
-    taught: fc.integer({ min: 0, max: 2 }),
-    capacity: fc.integer({ min: 120, max: 320 }),
-  })
-  .map(({ seed, open, apart, taught, capacity }): PlanProblem => {
-    const random = createRandom(seed);
-    const pick = (count: number) => Math.floor(random() * count);
-    const items = Array.from({ length: 12 }, (_, i): PlanItem => {
-      const needs = i > 0 && random() < 0.5 ? [`i${pick(i)}`] : [];
-      return {
-        id: `i${i}`,
-        kind: kinds[pick(5)] ?? 'basic',
-        value: values[pick(3)] ?? 'must',
-        assembly: tenths(20 + pick(60)),
-        elements: [`e${pick(6)}`, `e${pick(6)}`],
-        needs,
-        ...(!open && random() < 0.15 && { split: true }),
-        ...(random() < 0.2 && { from: 1 + pick(3) }),
-        ...(random() < 0.2 && needs.length === 0 && { gate: true }),
-      };
-    });
-    const published = Object.fromEntries(
-      items.filter(() => random() < 0.6).map(({ id }) => [id, 1 + pick(5)]),
-    );
-    return {
-      lessons: Array.from({ length: 6 }, () => ({ capacity: tenths(capacity) })),
-      items,
-      elements: Object.fromEntries(Array.from({ length: 6 }, (_, i) => [`e${i}`, tenths(20 + 5 * i)])),
-      known: ['e5'],
-      lookalikes: [
-        ['i0', 'i1'],
-        ['i2', 'i5'],
-        ['i3', 'i4'],
-      ],
-      apart,
-      open,
-      published,
-      ...(taught > 0 && { taught: { lessons: taught, items: { i0: 1 } } }),
-    };
-  });
 
 /** Puts what was taught where it was taught, as the search does before it begins. */
 function start(problem: PlanProblem) {
@@ -80,9 +32,9 @@ describe('the search keeps count as the judge does', () => {
         for (let move = 0; move < 60; move += 1) {
           if (tryMove(plan, state, random) && random() < 0.8) state.commit();
           else state.rollback();
-          const { cost, excess } = state.energy();
+          const { rank, excess } = state.energy();
           const judged = judgePlan(problem, state.placed());
-          expect(cost).toBeCloseTo(judged.cost.total, 1);
+          expect(rank).toBeCloseTo(planRank(problem, judged.cost), 1);
           expect(excess > 0).toBe(judged.broken.some(({ rule }) => excessRules.has(rule)));
         }
       }),
@@ -117,7 +69,7 @@ describe('the search keeps count as the judge does', () => {
           for (const [item, lesson] of puts) state.put(item, lesson);
           state.rollback();
           expect([...state.at]).toEqual(before.at);
-          expect(state.energy().cost).toBeCloseTo(before.energy.cost, 6);
+          expect(state.energy().rank).toBeCloseTo(before.energy.rank, 6);
         },
       ),
       { seed: 53, numRuns: 60 },

@@ -2,14 +2,13 @@
 // A move costs O(elements of the item × lessons); the energy is O(lessons).
 
 import type { CompiledPlan } from './compile.ts';
+import { MEND_WEIGHTS } from './judge.ts';
 import { LEVEL_SLACK_MINUTES, type Placed } from './problem.ts';
 
 export const LEFT = -1;
 
 export interface Energy {
-  /** Points of the published cost. */
-  readonly cost: number;
-  /** Points by which a mend counts: first what is left out, then how many moved, then the rest. */
+  /** Points of the published cost; in a mend as a mend counts them (`planRank`). */
   readonly rank: number;
   /** Tenths over capacity, and 50 for each quality too many. */
   readonly excess: number;
@@ -21,6 +20,8 @@ export class SearchState {
   private readonly newMinutes: Float64Array;
   private readonly reviewMinutes: Float64Array;
   private readonly uses: Int32Array;
+  /** The lesson that pays for each element. */
+  private readonly paidIn: Int32Array;
   private readonly kinds: Int32Array;
   private left: number;
   private lookalikes = 0;
@@ -34,6 +35,7 @@ export class SearchState {
     this.newMinutes = new Float64Array(plan.lessonCount + 6);
     this.reviewMinutes = new Float64Array(plan.lessonCount + 6);
     this.uses = new Int32Array(plan.elementCount * plan.lessonCount);
+    this.paidIn = new Int32Array(plan.elementCount).fill(LEFT);
     this.kinds = new Int32Array(plan.lessonCount * 5);
     this.left = plan.leftCost.reduce((sum, cost) => sum + cost, 0);
     for (let item = 0; item < plan.itemCount; item += 1) this.moved += this.movedCost(item);
@@ -63,15 +65,19 @@ export class SearchState {
 
   energy(): Energy {
     const { plan, newMinutes, reviewMinutes, kinds } = this;
-    const { weights } = plan;
+    const { weights, taught, last, lessonCount, share, capacity } = plan;
     let total = 0;
-    for (let t = plan.taught; t < plan.last; t += 1) total += newMinutes[t] as number;
-    let [overSum, overMax, short, excess] = [0, 0, 0, 0];
-    for (let t = plan.taught; t < plan.lessonCount; t += 1) {
+    for (let t = taught; t < last; t += 1) total += newMinutes[t] as number;
+    let overSum = 0;
+    let overMax = 0;
+    let short = 0;
+    let excess = 0;
+    for (let t = taught; t < lessonCount; t += 1) {
       const minutes = newMinutes[t] as number;
-      excess += Math.max(0, minutes + (reviewMinutes[t] as number) - (plan.capacity[t] as number));
-      if (t >= plan.last) continue;
-      const over = (minutes - (plan.share[t] as number) * total) / 10 - LEVEL_SLACK_MINUTES;
+      const full = minutes + (reviewMinutes[t] as number) - (capacity[t] as number);
+      if (full > 0) excess += full;
+      if (t >= last) continue;
+      const over = (minutes - (share[t] as number) * total) / 10 - LEVEL_SLACK_MINUTES;
       if (over > 0) {
         overSum += over;
         if (over > overMax) overMax = over;
@@ -87,9 +93,11 @@ export class SearchState {
       weights.largest * overMax +
       weights.mix * short +
       weights.lookalike * this.lookalikes;
-    const cost = this.left + rest + this.moved;
-    const rank = plan.taught === 0 ? cost : this.left * MEND_LEFT + this.moved * MEND_MOVED + rest;
-    return { cost, rank, excess };
+    const rank =
+      taught === 0
+        ? this.left + rest + this.moved
+        : this.left * MEND_WEIGHTS.left + this.moved * MEND_WEIGHTS.moved + rest;
+    return { rank, excess };
   }
 
   placed(): Placed {
@@ -115,31 +123,45 @@ export class SearchState {
   }
 
   private fill(item: number, lesson: number, sign: 1 | -1): void {
-    const { plan, newMinutes, reviewMinutes, uses } = this;
-    for (const [after, minutes, isReview] of plan.load[item] as CompiledPlan['load'][number]) {
-      const target = isReview ? reviewMinutes : newMinutes;
-      if (lesson + after < plan.lessonCount)
-        target[lesson + after] = (target[lesson + after] as number) + sign * minutes;
+    const { plan, newMinutes, reviewMinutes } = this;
+    const { loads, lessonCount } = plan;
+    const end = loads.from[item + 1] as number;
+    for (let index = loads.from[item] as number; index < end; index += 1) {
+      const target = loads.isReview[index] ? reviewMinutes : newMinutes;
+      const at = lesson + (loads.after[index] as number);
+      if (at < lessonCount) target[at] = (target[at] as number) + sign * (loads.minutes[index] as number);
     }
     const kind = lesson * 5 + (plan.kind[item] as number);
     this.kinds[kind] = (this.kinds[kind] as number) + sign;
-    for (const element of plan.elements[item] as Int32Array) {
-      const row = element * plan.lessonCount;
-      const minutes = plan.elementMinutes[element] as number;
-      const before = this.payingLesson(row, lesson);
-      uses[row + lesson] = (uses[row + lesson] as number) + sign;
-      const after = this.payingLesson(row, lesson);
-      if (before === after) continue;
-      if (before >= 0) newMinutes[before] = (newMinutes[before] as number) - minutes;
-      if (after >= 0) newMinutes[after] = (newMinutes[after] as number) + minutes;
-    }
+    const elements = plan.elements[item] as Int32Array;
+    for (let index = 0; index < elements.length; index += 1)
+      this.use(elements[index] as number, lesson, sign);
   }
 
-  /** The lesson that pays for an element: its first use, or in an open course each lesson by itself. */
-  private payingLesson(row: number, lesson: number): number {
-    if (this.plan.open) return this.uses[row + lesson] ? lesson : -1;
-    for (let t = 0; t < this.plan.lessonCount; t += 1) if (this.uses[row + t]) return t;
-    return -1;
+  /** An element is paid for in the lesson of its first use; in an open course in each by itself. */
+  private use(element: number, lesson: number, sign: 1 | -1): void {
+    const { plan, newMinutes, uses, paidIn } = this;
+    const row = element * plan.lessonCount;
+    const minutes = plan.elementMinutes[element] as number;
+    const count = (uses[row + lesson] as number) + sign;
+    uses[row + lesson] = count;
+    if (plan.open) {
+      if (count === (sign === 1 ? 1 : 0))
+        newMinutes[lesson] = (newMinutes[lesson] as number) + sign * minutes;
+      return;
+    }
+    const before = paidIn[element] as number;
+    let after = before;
+    if (sign === 1 && (before === LEFT || lesson < before)) after = lesson;
+    else if (sign === -1 && lesson === before && count === 0) {
+      after = lesson + 1;
+      while (after < plan.lessonCount && uses[row + after] === 0) after += 1;
+      if (after === plan.lessonCount) after = LEFT;
+    }
+    if (after === before) return;
+    paidIn[element] = after;
+    if (before !== LEFT) newMinutes[before] = (newMinutes[before] as number) - minutes;
+    if (after !== LEFT) newMinutes[after] = (newMinutes[after] as number) + minutes;
   }
 
   private badPairs(item: number): number {
@@ -161,6 +183,3 @@ export class SearchState {
     return before === LEFT || plan.isTaught[item] || before === at[item] ? 0 : plan.weights.moved;
   }
 }
-
-const MEND_LEFT = 10_000;
-const MEND_MOVED = 600;

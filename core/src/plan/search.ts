@@ -9,17 +9,16 @@ import { type Energy, LEFT, SearchState } from './search-state.ts';
 
 export interface SearchProgress {
   readonly iterations: number;
-  readonly cost: number;
   /** True when the last run found a better plan. */
   readonly improved: boolean;
-  /** True when no better plan can exist. */
-  readonly proven: boolean;
 }
 
 export interface PlanSearch {
   /** Goes on for so many iterations. */
   run(iterations: number): SearchProgress;
   best(): Placed;
+  /** Goes on from this plan when it is legal and better than the best. */
+  adopt(placed: Placed): void;
 }
 
 const ROUND = 40_000;
@@ -55,7 +54,8 @@ export function createPlanSearch(problem: PlanProblem, seed: number, start?: Pla
   function run(iterations: number): SearchProgress {
     const before = bestRank;
     let current = state.energy();
-    for (const end = iteration + iterations; iteration < end && bestRank > 0; iteration += 1) {
+    for (const end = iteration + iterations; iteration < end; iteration += 1) {
+      if (bestRank <= 0 || plan.itemCount === 0) break;
       const inRound = iteration % ROUND;
       if (inRound === 0 && iteration > 0) {
         restore(plan, state, best);
@@ -78,18 +78,10 @@ export function createPlanSearch(problem: PlanProblem, seed: number, start?: Pla
         if (current.excess === 0 && current.rank < bestRank - 1e-9) keep(current);
       } else state.rollback();
     }
-    return { iterations: iteration, cost: bestCost(), improved: bestRank < before, proven: bestRank <= 1e-9 };
+    return { iterations: iteration, improved: bestRank < before };
   }
 
-  function bestCost(): number {
-    const here = [...state.at];
-    restore(plan, state, best);
-    const { cost } = state.energy();
-    restore(plan, state, here);
-    return cost;
-  }
-
-  return { run, best: () => placedOf(plan, best) };
+  return { run, adopt, best: () => placedOf(plan, best) };
 }
 
 /** From hot to cold within a round; rounds alternate between wide and narrow searches. */

@@ -88,6 +88,13 @@ export function stepCount({ pattern, dance }: Figure, { rhythm, steps }: FigureP
   return eventCount(rhythm, event, { split: pattern.split ?? dance.split, cycle: dance.countCycle });
 }
 
+/** The count on which something hangs that is written down for an event, as a teacher says it. */
+export function markCount({ pattern, dance, parts }: Figure, event: number): string {
+  const rhythm = parts[0]?.rhythm;
+  const terms = { split: pattern.split ?? dance.split, cycle: dance.countCycle };
+  return rhythm ? eventCount(rhythm, event, terms) : String(event + 1);
+}
+
 /** Degrees that the dancer of a part turns, in sum. */
 export function partTurn(part: FigurePart): number {
   return part.steps.reduce((sum, { step }) => sum + (step ? stepTurn(step) : 0), 0);

@@ -89,8 +89,11 @@ export async function undoStep<Body>(aggregate: Aggregate<Body>, of: string): Pr
       'bad-request',
       `What makes this ${aggregate.noun} is not taken back; change it as it should be.`,
     );
-  if (entry.kind === 'publish')
-    throw new HttpFault('bad-request', 'What is published stays; publish it again as it should be.');
+  if (entry.kind === 'publish' || entry.kind === 'keep')
+    throw new HttpFault(
+      'bad-request',
+      'A version that was published or kept stays; make another as it should be.',
+    );
   const before = entry.before as Record<string, Json>;
   const changes = Object.entries(entry.after as Record<string, Json>).map(([field, to]) => ({
     field,

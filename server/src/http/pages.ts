@@ -29,6 +29,10 @@ const strict = helmet({
   strictTransportSecurity: false,
 });
 
+/** The exact solver is WebAssembly: only the files of workers may run it. */
+const WORKER_POLICY = "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; object-src 'none'";
+const WORKER_FILE = /\.worker-[\w-]+\.js$/;
+
 /** A strict policy with a nonce of its own for each page. */
 export const securityHeaders: RequestHandler = (request, response, next) => {
   response.locals.nonce = randomBytes(16).toString('base64');
@@ -52,6 +56,9 @@ export function mountPages(app: Express, folder: string): void {
       immutable: true,
       maxAge: YEAR_SECONDS * 1000,
       fallthrough: false,
+      setHeaders: (response, path) => {
+        if (WORKER_FILE.test(path)) response.setHeader('Content-Security-Policy', WORKER_POLICY);
+      },
     }),
   );
   app.use(express.static(folder, { index: false }));

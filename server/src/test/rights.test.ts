@@ -41,6 +41,16 @@ const edit = (field: string, from: string, to: string) => ({
   changes: [{ field, from, to }],
 });
 const freshFigure = () => ({ id: `drill-${randomUUID()}`, dance: 'plain', name: 'A drill', kind: 'drill' });
+const freshCourse = () => ({
+  id: `course-${randomUUID()}`,
+  dances: ['plain'],
+  name: 'A copy',
+  format: 'series',
+  approach: 'steps-first',
+  lookalikes: 'apart',
+  lessons: [{ minutes: 60, fixed: { arrive: 3, combine: 8, dance: 10, recap: 4 } }],
+  items: [],
+});
 const check = { ...key, check: 'half-way' };
 const job = randomUUID();
 const importJob = randomUUID();
@@ -72,6 +82,8 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'figure.command': () => ({ params: { figure: 'wrap' }, body: { command: edit('name', 'not so', 'x') } }),
   'course.list': () => ({ unnamed: true }),
   'course.read': () => ({ params: { course: 'hustle-1' } }),
+  'course.versions': () => ({ params: { course: 'hustle-1' } }),
+  'course.create': () => ({ unnamed: true, body: { course: freshCourse() } }),
   'course.command': () => ({
     params: { course: 'hustle-1' },
     body: {

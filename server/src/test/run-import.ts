@@ -20,6 +20,6 @@ export async function waitForJob<Result = ImportResult>(
       if (!isSo(body)) throw new Error(`the job is ${body.state}, ${body.stage}`);
       return body;
     },
-    { timeout: 20_000, interval: 50 },
+    { timeout: 100_000, interval: 50 },
   );
 }

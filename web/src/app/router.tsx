@@ -43,6 +43,18 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/map/map-page.tsx')).MapPage }),
           },
           {
+            path: 'settings',
+            lazy: async () => ({
+              Component: (await import('../features/course-settings/settings-page.tsx')).SettingsPage,
+            }),
+          },
+          {
+            path: 'cost',
+            lazy: async () => ({
+              Component: (await import('../features/course-settings/cost-page.tsx')).CostPage,
+            }),
+          },
+          {
             path: 'lesson',
             lazy: async () => ({
               Component: (await import('../features/lesson/lesson-page.tsx')).LessonPage,

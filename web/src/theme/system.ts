@@ -3,6 +3,35 @@ import { recipes } from './recipes.ts';
 
 const both = (day: string, dim: string) => ({ value: { _light: day, _dark: dim } });
 
+const COLORS = {
+  ink: both('#1B1F3B', '#ECEDF4'),
+  quiet: both('#565C78', '#A9AEC8'),
+  paper: both('#F5F6F8', '#12142A'),
+  panel: both('#FFFFFF', '#1B1E39'),
+  line: both('#D8DCE6', '#363B5E'),
+  lead: both('#1F6F78', '#63C0CB'),
+  follow: both('#A63D6E', '#E891B9'),
+  solo: both('#4B4E8C', '#A7AAEC'),
+  ready: both('#2E7D4F', '#74C79B'),
+  caution: both('#9A5B00', '#E5AE62'),
+  stop: both('#B3261E', '#F58B82'),
+  now: both('#E0A100', '#F0BE3A'),
+  leadTint: both('#DDECEE', '#1C3A44'),
+  followTint: both('#F6E3EC', '#45263A'),
+  nowTint: both('#FBF0D2', '#3D341B'),
+  stopTint: both('#F9E2E0', '#4A2226'),
+  readyTint: both('#DFEFE5', '#1D3A2C'),
+  onInk: both('#FFFFFF', '#12142A'),
+};
+
+/** Paper is light, whichever theme the screen has. */
+const DAY_COLORS = Object.fromEntries(
+  Object.entries(COLORS).map(([name, { value }]) => [
+    `--chakra-colors-${name.replace(/[A-Z]/g, letter => `-${letter.toLowerCase()}`)}`,
+    `${name === 'paper' ? '#FFFFFF' : value._light} !important`,
+  ]),
+);
+
 const steps = (unit: number, sizes: readonly number[]) =>
   Object.fromEntries(sizes.map(size => [String(size), { value: `${size * unit}rem` }]));
 
@@ -22,6 +51,10 @@ const config = defineConfig({
     a: { color: 'inherit' },
     ':focus-visible': { outline: '3px solid var(--chakra-colors-now)', outlineOffset: '2px' },
     '.no-print': { '@media print': { display: 'none !important' } },
+    '.only-print': { '@media screen': { display: 'none !important' } },
+    ':root, :root *': { '@media print': { printColorAdjust: 'exact', ...DAY_COLORS } },
+    // Nothing on paper can be pressed or opened.
+    'button:not([data-prints]), form, nav, details': { '@media print': { display: 'none !important' } },
   },
   theme: {
     breakpoints: { sm: '30rem', md: '48rem', lg: '62rem', xl: '80rem' },
@@ -44,26 +77,7 @@ const config = defineConfig({
       radii: { sm: { value: '3px' }, md: { value: '6px' }, round: { value: '999px' } },
     },
     semanticTokens: {
-      colors: {
-        ink: both('#1B1F3B', '#ECEDF4'),
-        quiet: both('#565C78', '#A9AEC8'),
-        paper: both('#F5F6F8', '#12142A'),
-        panel: both('#FFFFFF', '#1B1E39'),
-        line: both('#D8DCE6', '#363B5E'),
-        lead: both('#1F6F78', '#63C0CB'),
-        follow: both('#A63D6E', '#E891B9'),
-        solo: both('#4B4E8C', '#A7AAEC'),
-        ready: both('#2E7D4F', '#74C79B'),
-        caution: both('#9A5B00', '#E5AE62'),
-        stop: both('#B3261E', '#F58B82'),
-        now: both('#E0A100', '#F0BE3A'),
-        leadTint: both('#DDECEE', '#1C3A44'),
-        followTint: both('#F6E3EC', '#45263A'),
-        nowTint: both('#FBF0D2', '#3D341B'),
-        stopTint: both('#F9E2E0', '#4A2226'),
-        readyTint: both('#DFEFE5', '#1D3A2C'),
-        onInk: both('#FFFFFF', '#12142A'),
-      },
+      colors: COLORS,
     },
     recipes,
   },

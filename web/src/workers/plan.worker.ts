@@ -1,40 +1,79 @@
 import {
+  askWhatIf,
   type ClassPlan,
   type Course,
-  createPlanSearch,
+  type FoundPlan,
+  type LeastMinutes,
   type Log,
+  leastMinutes,
   type Material,
+  type MipSolver,
   openLibrary,
   type Placed,
   type PlanProblem,
   planClass,
   type Recap,
   type Result,
-  type SearchProgress,
+  solvePlan,
+  type WhatIfAnswer,
+  whatIfsOf,
 } from '@map-step/core';
 import { expose } from 'comlink';
+import { loadSolver } from './load-solver.ts';
 
-const RUN = 1500;
+let solver: Promise<MipSolver> | undefined;
 
-/** The heavy work of planning, away from the page. */
+function loadOnce(): Promise<MipSolver> {
+  solver ??= loadSolver();
+  return solver;
+}
+
+/** Seconds of annealing before the exact solver is there: the first plan does not wait for it. */
+const FIRST_SECONDS = 0.25;
+
+/** The heavy work of planning, away from the page. Whoever wants it to stop ends the worker. */
 const worker = {
-  /** Plans until the budget ends or nothing better can exist; tells every better plan at once. */
+  /** Fetches the exact solver, so that a plan need not wait for it. */
+  async warm(): Promise<void> {
+    await loadOnce();
+  },
+
+  /** Plans until nothing better can exist or the seconds are over; tells every better plan and bound at once. */
   async planLevel(
     problem: PlanProblem,
     start: Placed,
     seconds: number,
-    onBetter: (placed: Placed, progress: SearchProgress) => void,
-  ): Promise<{ placed: Placed; progress: SearchProgress }> {
-    const search = createPlanSearch(problem, 1, start);
-    const end = performance.now() + seconds * 1000;
-    let progress = search.run(0);
-    onBetter(search.best(), progress);
-    while (!progress.proven && performance.now() < end) {
-      progress = search.run(RUN);
-      if (progress.improved) onBetter(search.best(), progress);
-      await new Promise(resolve => setTimeout(resolve));
+    onBetter: (found: FoundPlan) => void,
+  ): Promise<void> {
+    const clock = () => performance.now() / 1000;
+    const first = solvePlan(problem, {
+      seed: 1,
+      start,
+      budget: { kind: 'time', seconds: FIRST_SECONDS, clock },
+      onBetter,
+    });
+    if (first.proven) return;
+    solvePlan(problem, {
+      seed: 1,
+      start: first.placed,
+      solver: await loadOnce(),
+      budget: { kind: 'time', seconds, clock },
+      onBetter,
+    });
+  },
+
+  /** Re-plans the problem with each change that might make it fit; tells each answer as it is found. */
+  async askWhatIfs(
+    problem: PlanProblem,
+    placed: Placed,
+    onAnswer: (answer: WhatIfAnswer, done: number, of: number) => void,
+    onMinutes: (least: LeastMinutes | undefined) => void,
+  ): Promise<void> {
+    const asked = whatIfsOf(problem);
+    for (const [index, whatIf] of asked.entries()) {
+      onAnswer(askWhatIf(problem, placed, whatIf), index + 1, asked.length);
+      if (index === 0) onMinutes(leastMinutes(problem, placed, await loadOnce()));
     }
-    return { placed: search.best(), progress };
   },
 
   planClass(

@@ -1,8 +1,21 @@
-import type { ClassPlan, Placed, PlanProblem, Result, SearchProgress } from '@map-step/core';
+import type {
+  ClassPlan,
+  FoundPlan,
+  LeastMinutes,
+  Placed,
+  PlanProblem,
+  Result,
+  WhatIfAnswer,
+} from '@map-step/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { PlanWorker } from './plan.worker.ts';
 
-function startWorker(): { worker: Worker; remote: Remote<PlanWorker> } {
+interface Started {
+  readonly worker: Worker;
+  readonly remote: Remote<PlanWorker>;
+}
+
+function startWorker(): Started {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
   return { worker, remote: wrap<PlanWorker>(worker) };
 }
@@ -17,10 +30,31 @@ export async function planClassInWorker(
   return await shared.planClass(...source);
 }
 
-export interface PlanRun {
-  readonly done: Promise<{ placed: Placed; progress: SearchProgress }>;
-  /** Ends at once; the best plan told so far stands. */
+let spare: Started | undefined;
+
+/** Has a worker with the exact solver ready, so that the next plan begins at once. */
+export function warmPlanner(): void {
+  if (spare) return;
+  spare = startWorker();
+  void spare.remote.warm();
+}
+
+function takeWorker(): Started {
+  const taken = spare ?? startWorker();
+  spare = undefined;
+  return taken;
+}
+
+export interface PlannerRun {
+  /** Never settles when it was stopped. */
+  readonly done: Promise<void>;
+  /** Ends at once; what has been told so far stands. */
   stop(): void;
+}
+
+/** A worker is used once: the exact solver's memory never shrinks. */
+function runIn({ worker, remote }: Started, work: (remote: Remote<PlanWorker>) => Promise<void>): PlannerRun {
+  return { done: work(remote).finally(() => worker.terminate()), stop: () => worker.terminate() };
 }
 
 /** Plans a level in a worker of its own, which can be ended at any moment. */
@@ -28,9 +62,17 @@ export function runPlanner(
   problem: PlanProblem,
   start: Placed,
   seconds: number,
-  onBetter: (placed: Placed, progress: SearchProgress) => void,
-): PlanRun {
-  const { worker, remote } = startWorker();
-  const done = remote.planLevel(problem, start, seconds, proxy(onBetter)).finally(() => worker.terminate());
-  return { done, stop: () => worker.terminate() };
+  onBetter: (found: FoundPlan) => void,
+): PlannerRun {
+  return runIn(takeWorker(), remote => remote.planLevel(problem, start, seconds, proxy(onBetter)));
+}
+
+/** Asks in a worker what would make everything fit. */
+export function runWhatIfs(
+  problem: PlanProblem,
+  placed: Placed,
+  onAnswer: (answer: WhatIfAnswer, done: number, of: number) => void,
+  onMinutes: (least: LeastMinutes | undefined) => void,
+): PlannerRun {
+  return runIn(takeWorker(), remote => remote.askWhatIfs(problem, placed, proxy(onAnswer), proxy(onMinutes)));
 }

@@ -1,6 +1,14 @@
-import type { CourseListAnswer, CourseSummary, SectionSummary } from '@map-step/contract';
-import type { Section } from '@map-step/core';
+import type {
+  CourseListAnswer,
+  CourseSummary,
+  CourseVersionsAnswer,
+  SectionSummary,
+} from '@map-step/contract';
+import type { PlanVersion, Section } from '@map-step/core';
+import { getStored } from '../../aggregates/aggregate.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+
+import { courseAggregate } from './course-aggregate.ts';
 
 const PAGE = 60;
 const NEWEST_COURSES = 20;
@@ -49,6 +57,18 @@ async function listSections(scope: StudioScope, page: number): Promise<SectionSu
     students: student_count,
     behind,
   }));
+}
+
+const VERSIONS = 50;
+
+/** The plans of a course that were published or kept, the newest first. */
+export async function listVersions(scope: StudioScope, course: string): Promise<CourseVersionsAnswer> {
+  await getStored(courseAggregate(scope, course));
+  const rows = await scope.select<{ body: PlanVersion }>(
+    `SELECT body FROM plans WHERE studio_id = $1 AND course_id = $2 ORDER BY id DESC LIMIT ${VERSIONS}`,
+    [course],
+  );
+  return { versions: rows.map(({ body }) => body) };
 }
 
 async function newestCourses(scope: StudioScope): Promise<string[]> {

@@ -1,7 +1,8 @@
-import { courseCommandBody } from '@map-step/contract';
+import { courseCommandBody, courseCreateBody } from '@map-step/contract';
+import { createDocument } from '../../aggregates/document-aggregate.ts';
 import { pageIn, route } from '../../http/route.ts';
-import { readCourse } from './course-aggregate.ts';
-import { listCourses } from './course-queries.ts';
+import { courseAggregate, readCourse } from './course-aggregate.ts';
+import { listCourses, listVersions } from './course-queries.ts';
 import { runCourseCommand } from './course-service.ts';
 
 export const courseRoutes = [
@@ -10,6 +11,18 @@ export const courseRoutes = [
   ),
   route('course.read', ({ deps, who, params }) =>
     deps.database.inStudio(who.studio, scope => readCourse(scope, params.course ?? '')),
+  ),
+  route('course.versions', ({ deps, who, params }) =>
+    deps.database.inStudio(who.studio, scope => listVersions(scope, params.course ?? '')),
+  ),
+  route(
+    'course.create',
+    ({ deps, who, body: { course } }) =>
+      deps.database.inStudio(who.studio, async scope => {
+        await createDocument(courseAggregate(scope, course.id), 'courses', who.id, course);
+        return readCourse(scope, course.id);
+      }),
+    courseCreateBody,
   ),
   route(
     'course.command',

@@ -29,7 +29,9 @@ export async function runCourseCommand(scope: StudioScope, order: CourseOrder): 
       case 'publish':
         if (seen !== stored.version)
           throw await stale(aggregate, [], 'The course has changed since you looked.');
-        return publish(scope, stored, command, { by: person, at: now.toISOString() });
+        return addVersion(scope, stored, command, { by: person, at: now.toISOString() });
+      case 'keep':
+        return addVersion(scope, stored, command, { by: person, at: now.toISOString() });
       default:
         return command satisfies never;
     }
@@ -42,10 +44,11 @@ function placing({ pattern, from, to }: CourseMove) {
   return { field: `placed/${pattern}`, from: at(from), to: at(to) };
 }
 
-function publish(
+/** Keeps the plan as it is now by a name; a published one is what the classes follow from now on. */
+function addVersion(
   scope: StudioScope,
   { body: course }: Stored<Course>,
-  { name, note }: { name: string; note: string },
+  { kind, name, note }: Extract<CourseCommand, { kind: 'publish' | 'keep' }>,
   stamp: Pick<PlanVersion, 'by' | 'at'>,
 ): Step {
   const placed = course.placed ?? [];
@@ -56,9 +59,9 @@ function publish(
     name,
     ...stamp,
     ...(note && { note }),
-    published: true,
+    published: kind === 'publish',
     placed,
     left,
   };
-  return { kind: 'publish', what: name, changes: [], also: () => addPlans(scope, [plan]) };
+  return { kind, what: name, changes: [], also: () => addPlans(scope, [plan]) };
 }

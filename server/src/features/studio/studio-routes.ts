@@ -14,7 +14,7 @@ export const IMPORT_PATH = ROUTES['studio.import'].path;
 export const studioRoutes = [
   route('studio.read', ({ deps, who }) =>
     deps.database.inStudio(who.studio, async (scope): Promise<Told<StudioAnswer>> => {
-      const { name, timezone, roles, counting, cautions, mappings } = await getStudio(scope);
+      const { name, timezone, roles, counting, cautions, mappings, holidays = [] } = await getStudio(scope);
       return {
         studio: {
           name,
@@ -25,6 +25,7 @@ export const studioRoutes = [
         },
         people: await documentStore(scope, 'people').listJson(),
         rooms: await documentStore(scope, 'rooms').listJson(),
+        holidays,
         figureColumns: (mappings?.figures ?? {}) as StudioAnswer['figureColumns'],
       };
     }),

@@ -7,16 +7,23 @@ import type {
   SignedInPerson,
   StudioAnswer,
 } from '@map-step/contract';
-import { isOnStaff, lessonsBehind, openLibrary, type Placed, type Section } from '@map-step/core';
+import {
+  isOnStaff,
+  type Library,
+  lessonsBehind,
+  openLibrary,
+  type Placed,
+  type Section,
+} from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Skeleton } from '../../ui/parts.tsx';
 import { sessionQuery } from '../session/session-queries.ts';
 import { CourseFrame } from './course-frame.tsx';
 import { classPlanQuery, courseQuery, materialQuery, sectionQuery, studioQuery } from './course-queries.ts';
-import { CourseViewContext, draftPlan, placedOf } from './course-view.ts';
+import { CourseViewContext, draftPlan, placedOf, problemOf } from './course-view.ts';
 import { useWaitingEvents } from './use-waiting-events.ts';
 
 /** Loads a course and what its rooms share, then shows the room. */
@@ -64,8 +71,9 @@ function LoadedCourse({ answer, material, stamp, studio, session }: Loaded) {
     chosen === undefined ? undefined : sectionState.data,
   );
   const library = useMemo(() => openLibrary(material), [material]);
-  const placed = useMemo(() => previewed ?? placedOf(answer.course), [previewed, answer]);
-  const draft = useMemo(() => draftPlan(library, answer, placed), [library, answer, placed]);
+  const saved = useMemo(() => placedOf({ placed: answer.course.placed ?? [] }), [answer.course.placed]);
+  const problem = useProblem(library, answer);
+  const draft = useMemo(() => draftPlan(problem, previewed ?? saved), [problem, previewed, saved]);
   const classPlan = useClassPlan(material, answer, section);
   if (!me) return null;
   const lesson = chooseLesson(
@@ -97,6 +105,7 @@ function LoadedCourse({ answer, material, stamp, studio, session }: Loaded) {
     mayTeach: section !== undefined && mayTeach(me, section.section, lesson),
     classPlan,
     draft,
+    saved,
     lesson,
     goTo,
     preview,
@@ -116,6 +125,16 @@ function LoadedCourse({ answer, material, stamp, studio, session }: Loaded) {
       </CourseFrame>
     </CourseViewContext>
   );
+}
+
+/** The problem is built anew only when something else than the placing has changed. */
+function useProblem(library: Library, { course, published }: CourseAnswer) {
+  const { placed: _, ...rest } = course;
+  const key = JSON.stringify([rest, published?.placed]);
+  const latest = useRef({ course, published });
+  latest.current = { course, published };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for all of the course but its placing
+  return useMemo(() => problemOf(library, latest.current.course, latest.current.published), [library, key]);
 }
 
 function useClassPlan(material: Material, answer: CourseAnswer, section: SectionAnswer | undefined) {

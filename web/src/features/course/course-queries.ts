@@ -3,6 +3,7 @@ import type {
   CourseAnswer,
   CourseCommand,
   CourseListAnswer,
+  CourseVersionsAnswer,
   Material,
   MaterialAnswer,
   RecapDetail,
@@ -90,6 +91,15 @@ export function courseQuery(id: string) {
   return queryOptions({
     queryKey: keys.course(id),
     queryFn: () => call<CourseAnswer>('course.read', { params: { course: id } }),
+  });
+}
+
+/** The plans that were published or kept, the newest first; asked anew when the course has changed. */
+export function versionsQuery(id: string, version: number) {
+  return queryOptions({
+    queryKey: [...keys.course(id), 'versions', version],
+    queryFn: () => call<CourseVersionsAnswer>('course.versions', { params: { course: id } }),
+    placeholderData: previous => previous,
   });
 }
 

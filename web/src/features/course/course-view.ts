@@ -44,7 +44,10 @@ export interface CourseView {
   /** True for the director and for who is on the staff of the class on the day of the lesson. */
   readonly mayTeach: boolean;
   readonly classPlan: ClassPlan | undefined;
+  /** The plan that is looked at: the saved one, or one that is previewed. */
   readonly draft: DraftPlan;
+  /** Where the figures lie in the plan as it is saved. */
+  readonly saved: Placed;
   /** From 1. */
   readonly lesson: number;
   goTo(lesson: number): void;
@@ -73,10 +76,17 @@ export function placedOf(plan: Pick<PlanVersion, 'placed'> | Pick<Course, 'place
   return Object.fromEntries((plan?.placed ?? []).map(({ pattern, lesson }) => [pattern, lesson]));
 }
 
-/** Judges a placing of the course's items, against the published plan where there is one. */
-export function draftPlan(library: Library, answer: CourseAnswer, placed: Placed): DraftPlan {
-  const history = answer.published ? { published: placedOf(answer.published) } : {};
-  const built = buildPlanProblem(library, answer.course, history);
+/** The planning problem of a course, against the published plan where there is one. */
+export function problemOf(
+  library: Library,
+  course: Course,
+  published: PlanVersion | null,
+): ReturnType<typeof buildPlanProblem> {
+  return buildPlanProblem(library, course, published ? { published: placedOf(published) } : {});
+}
+
+/** Judges a placing of the course's items. */
+export function draftPlan(built: ReturnType<typeof buildPlanProblem>, placed: Placed): DraftPlan {
   if (!built.ok) return { placed, problem: undefined, judgement: undefined, faults: built.fault };
   return { placed, problem: built.value, judgement: judgePlan(built.value, placed), faults: [] };
 }

@@ -5,7 +5,9 @@ export function findUndo(
   history: readonly HistoryEntry[],
   person: string,
 ): { undo: HistoryEntry | undefined; redo: HistoryEntry | undefined } {
-  const own = history.filter(({ by, kind }) => by === person && kind !== 'publish' && kind !== 'create');
+  const own = history.filter(
+    ({ by, kind }) => by === person && !['publish', 'keep', 'create'].includes(kind),
+  );
   const byId = new Map(history.map(entry => [entry.id, entry]));
   const standing = own.filter(({ undone }) => !undone);
   const undo = standing.find(entry => depth(entry, byId) % 2 === 0);

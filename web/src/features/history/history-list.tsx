@@ -37,7 +37,7 @@ export function HistoryList({ history, takeBack }: HistoryListProps) {
               {nameOf(entry.by)}, {format(new Date(entry.at), 'd MMM, HH:mm')}
             </Label>
           </span>
-          {takeBack && !entry.undone && entry.kind !== 'publish' && (
+          {takeBack && !entry.undone && !['publish', 'keep'].includes(entry.kind) && (
             <Button look="quiet" size="small" onClick={() => takeBack(entry)}>
               {entry.undoes ? 'Put back' : 'Take back'}
             </Button>

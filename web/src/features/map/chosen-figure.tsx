@@ -1,12 +1,21 @@
 import { chakra } from '@chakra-ui/react';
-import { figureElements } from '@map-step/core';
+import { figureElements, itemReasons, whatItTakes } from '@map-step/core';
+import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
-import type { MoveFigure } from './figure-on-map.tsx';
+import { ItemRules } from './item-rules.tsx';
+import type { MapMoves } from './use-moves.ts';
+import { effectInWords } from './words.ts';
 
-/** What the chosen figure needs and costs, where it lies. */
-export function ChosenFigure({ id, move }: { id: string; move: MoveFigure | undefined }) {
+interface ChosenProps {
+  readonly id: string;
+  /** Undefined for who may only look. */
+  readonly moves: MapMoves | undefined;
+}
+
+/** What the chosen figure needs and costs, why it lies where it lies, and the rules it keeps. */
+export function ChosenFigure({ id, moves }: ChosenProps) {
   const { library, draft, answer } = useCourseView();
   const { search } = useLocation();
   const item = draft.problem?.items.find(entry => entry.id === id);
@@ -14,17 +23,16 @@ export function ChosenFigure({ id, move }: { id: string; move: MoveFigure | unde
   if (!item || !figure) return null;
   const lesson = draft.placed[id];
   const here = lesson === undefined ? undefined : draft.judgement?.lessons[lesson - 1]?.minutes[id];
-  const value = answer.course.items.find(({ pattern }) => pattern === id)?.value;
   const names = (ids: readonly string[]) =>
     ids.map(other => library.patterns.get(other)?.name ?? other).join(', ');
   const fresh = figureElements(figure, library.elements).filter(element =>
     isFirstHere(element.id, id, draft),
   );
   return (
-    <chakra.section borderTop="1px solid" borderColor="line" pt="2">
+    <chakra.section aria-label="The chosen figure" borderTop="1px solid" borderColor="line" pt="2">
       <chakra.h2 fontSize="md">{figure.pattern.name}</chakra.h2>
       <chakra.p fontSize="sm">
-        {value}
+        {item.value}
         {item.needs.length > 0 && `, needs ${names(item.needs)}`}
       </chakra.p>
       <chakra.p fontSize="sm">
@@ -37,24 +45,76 @@ export function ChosenFigure({ id, move }: { id: string; move: MoveFigure | unde
           </>
         )}
       </chakra.p>
-      <chakra.div display="flex" gap="2" mt="1" flexWrap="wrap" alignItems="center">
-        {move && lesson !== undefined && (
-          <>
-            <Button size="small" onClick={() => move(id, lesson - 1)} disabled={lesson <= 1}>
-              Earlier
-            </Button>
-            <Button size="small" onClick={() => move(id, lesson + 1)}>
-              Later
-            </Button>
-            <Button size="small" onClick={() => move(id, null)}>
-              Leave out
-            </Button>
-          </>
-        )}
-        {move && lesson === undefined && <Label>Drag it into a lesson, or press →</Label>}
-        <Link to={`/courses/${answer.course.id}/material/${id}${search}`}>Step sheet</Link>
-      </chakra.div>
+      {lesson === undefined ? <BringBack id={id} moves={moves} /> : <Reasons id={id} moves={moves} />}
+      {moves && <ItemRules id={id} />}
+      <Link to={`/courses/${answer.course.id}/material/${id}${search}`}>Step sheet</Link>
     </chakra.section>
+  );
+}
+
+/** Why not one lesson earlier, why not one later; a button beside each makes the move all the same. */
+function Reasons({ id, moves }: ChosenProps) {
+  const { draft, library } = useCourseView();
+  const { problem, placed } = draft;
+  const reasons = useMemo(() => (problem ? itemReasons(problem, placed, id) : {}), [problem, placed, id]);
+  const lesson = placed[id] ?? 0;
+  const rows = [
+    ['Earlier', lesson - 1, reasons.earlier],
+    ['Later', lesson + 1, reasons.later],
+  ] as const;
+  return (
+    <chakra.div display="grid" gap="1.5" my="1.5">
+      {rows.map(
+        ([word, to, effect]) =>
+          effect && (
+            <chakra.div key={word} display="flex" gap="2" alignItems="start" fontSize="sm">
+              {moves && (
+                <Button size="small" flex="none" onClick={() => moves.move({ [id]: to })}>
+                  {word}
+                </Button>
+              )}
+              <chakra.span>
+                Lesson {to} {effectInWords(effect, library)}.
+              </chakra.span>
+            </chakra.div>
+          ),
+      )}
+      {moves && (
+        <Button size="small" justifySelf="start" onClick={() => moves.move({ [id]: null })}>
+          Leave out
+        </Button>
+      )}
+    </chakra.div>
+  );
+}
+
+/** What it would take to bring a figure back that is left out. */
+function BringBack({ id, moves }: ChosenProps) {
+  const { draft, library } = useCourseView();
+  const { problem, placed } = draft;
+  const takes = useMemo(
+    () => (problem ? whatItTakes(problem, placed, id) : undefined),
+    [problem, placed, id],
+  );
+  if (!takes) return <Label>No lesson may have it: look at its rules.</Label>;
+  const { lesson, needs, over, overIn } = takes;
+  const missing = [
+    ...needs.map(need => `${library.patterns.get(need)?.name ?? need} before it`),
+    ...(over > 0 ? [`${over / 10} minutes more in lesson ${overIn}`] : []),
+  ];
+  return (
+    <chakra.div display="grid" gap="1.5" my="1.5" fontSize="sm">
+      <p>
+        {missing.length === 0
+          ? `There is room in lesson ${lesson}.`
+          : `The least is missing in lesson ${lesson}: ${missing.join(' and ')}.`}
+      </p>
+      {moves && (
+        <Button size="small" justifySelf="start" onClick={() => moves.move({ [id]: lesson })}>
+          Bring it back into lesson {lesson}
+        </Button>
+      )}
+    </chakra.div>
   );
 }
 

@@ -1,50 +1,70 @@
 import { useDraggable } from '@dnd-kit/core';
 import type { Pattern } from '@map-step/core';
-import type { KeyboardEvent } from 'react';
+import { Pin } from 'lucide-react';
+import { type KeyboardEvent, type MouseEvent, memo } from 'react';
 import { FigureChip } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
 
-export type MoveFigure = (id: string, to: number | null) => void;
+export interface ChipActions {
+  /** With `adds` beside what is chosen already. */
+  choose(id: string, adds: boolean): void;
+  /** Moves the figure, and all that is chosen with it, by so many lessons; null leaves them out. */
+  step(id: string, by: number | null): void;
+}
 
-interface FigureOnMapProps {
+interface FigureOnMapProps extends ChipActions {
   readonly pattern: Pattern;
   /** Undefined in the tray of what is left out. */
   readonly lesson: number | undefined;
-  readonly isChosen: boolean;
-  readonly choose: (id: string) => void;
-  readonly move: MoveFigure;
+  readonly state: 'calm' | 'chosen' | 'broken' | 'related';
+  readonly isPinned: boolean;
+  readonly isSplit: boolean;
+  /** Where it lies in the saved plan, when a proposal lays it elsewhere. */
+  readonly movedFrom?: string | undefined;
 }
 
-/** A figure that can be chosen, dragged, or moved by the arrow keys. */
-export function FigureOnMap({ pattern, lesson, isChosen, choose, move }: FigureOnMapProps) {
-  const { draft } = useCourseView();
+const STEPS: Readonly<Record<string, number | null>> = {
+  ArrowLeft: -1,
+  ArrowRight: 1,
+  Backspace: null,
+  Delete: null,
+};
+
+/** A figure that can be chosen, dragged, or moved by the arrow keys, alone or with the others that are chosen. */
+export const FigureOnMap = memo(function FigureOnMap(props: FigureOnMapProps) {
+  const { pattern, lesson, state, isPinned, isSplit, movedFrom, choose, step } = props;
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: pattern.id });
-  const isBroken = draft.judgement?.broken.some(({ at }) => at === pattern.id);
   const onKeyDown = (event: KeyboardEvent) => {
-    const to = { ArrowLeft: (lesson ?? 2) - 1, ArrowRight: (lesson ?? 0) + 1, Backspace: null, Delete: null }[
-      event.key
-    ];
-    if (to === undefined) return;
+    const by = STEPS[event.key];
+    if (by === undefined || event.altKey || event.ctrlKey) return;
     event.preventDefault();
-    choose(pattern.id);
-    move(pattern.id, to);
+    step(pattern.id, by);
   };
+  const words = [
+    pattern.name,
+    lesson === undefined ? 'left out' : `lesson ${lesson}`,
+    isPinned ? 'pinned' : '',
+    isSplit ? 'over two lessons' : '',
+    state === 'broken' ? 'breaks a rule' : '',
+    movedFrom ? `was ${movedFrom}` : '',
+  ];
   return (
     <FigureChip
       ref={setNodeRef}
       {...listeners}
       data-figure={pattern.id}
       strand={pattern.kind}
-      state={isChosen ? 'chosen' : isBroken ? 'broken' : 'calm'}
-      aria-pressed={isChosen}
-      aria-label={`${pattern.name}, ${lesson === undefined ? 'left out' : `lesson ${lesson}`}${isBroken ? ', breaks a rule' : ''}`}
-      onClick={() => choose(pattern.id)}
+      state={state}
+      aria-pressed={state === 'chosen'}
+      aria-label={words.filter(Boolean).join(', ')}
+      onClick={(event: MouseEvent) => choose(pattern.id, event.shiftKey || event.ctrlKey || event.metaKey)}
       onKeyDown={onKeyDown}
       position="relative"
       zIndex={isDragging ? 5 : 1}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : {}}
     >
+      {isPinned && <Pin size={11} aria-hidden style={{ display: 'inline', marginRight: 3 }} />}
       {pattern.name}
+      {isSplit && ' · 2 lessons'}
     </FigureChip>
   );
-}
+});

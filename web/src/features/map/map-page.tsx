@@ -1,7 +1,5 @@
 import { chakra } from '@chakra-ui/react';
 import { DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { judgePlan, lastIntroducing } from '@map-step/core';
-import { useState } from 'react';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
@@ -9,22 +7,18 @@ import { useCourseView } from '../course/course-view.ts';
 import { Clash } from './clash.tsx';
 import { MinutesProfile } from './minutes-profile.tsx';
 import { PlanPanel } from './plan-panel.tsx';
+import { PrintedPlan } from './printed-plan.tsx';
 import { StrandBoard } from './strand-board.tsx';
+import { useChips } from './use-chips.ts';
+import { useMoves } from './use-moves.ts';
 import { usePlacing } from './use-placing.ts';
+import { usePlanner } from './use-planner.ts';
+import { useSelection } from './use-selection.ts';
 import { withNames } from './words.ts';
 
 /** Strands across lessons: where each figure of the level is introduced, and what that costs and breaks. */
 export function MapPage() {
-  const { draft, library, me, answer } = useCourseView();
-  const placing = usePlacing();
-  const [chosen, choose] = useState<string>();
-  const [spoken, say] = useState('');
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
-  useKeys({
-    'Ctrl+z': () => placing.undo?.(),
-    'Ctrl+Shift+Z': () => placing.redo?.(),
-    Escape: () => choose(undefined),
-  });
+  const { draft, library, answer } = useCourseView();
   const { problem, judgement } = draft;
   if (!problem || !judgement)
     return (
@@ -38,30 +32,47 @@ export function MapPage() {
     );
   if (answer.course.items.length === 0)
     return (
-      <Empty title="Nothing to teach yet">Import the figures of this level from the programme page.</Empty>
+      <Empty title="Nothing to teach yet">
+        Choose the figures of this level under “Lessons, dates and rules”, or import them from the programme
+        page.
+      </Empty>
     );
+  return <PlanMap />;
+}
 
-  const mayChange = me.role === 'director';
-  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
-  const move = (id: string, to: number | null) => {
-    if (!mayChange || to === (draft.placed[id] ?? null)) return;
-    if (to !== null && (to < 1 || to > lastIntroducing(problem))) return;
-    const words = to === null ? `${nameOf(id)} left out` : `${nameOf(id)} to lesson ${to}`;
-    const after = { ...draft.placed, [id]: to } as Record<string, number>;
-    if (to === null) delete after[id];
-    const broken = judgePlan(problem, after).broken.map(rule => `${nameOf(rule.at)} ${rule.message}`);
-    placing.place([{ pattern: id, to }], words);
-    say(`${words}. ${broken.length ? withNames(broken.join('. '), library) : 'Nothing is broken.'}`);
-  };
+function PlanMap() {
+  const { draft } = useCourseView();
+  const placing = usePlacing();
+  const planner = usePlanner();
+  const selection = useSelection();
+  const moves = useMoves(placing);
+  const chipOf = useChips(selection, planner.found ? { ...moves, move: nothing, shift: nothing } : moves);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  useKeys({
+    'Ctrl+z': () => placing.undo?.(),
+    'Ctrl+Shift+Z': () => placing.redo?.(),
+    Escape: () => (planner.found ? planner.dismiss() : selection.choose(undefined)),
+    p: () => planner.found === undefined && planner.start(),
+  });
   const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over) move(String(active.id), over.id === 'left' ? null : Number(over.id));
+    if (!over || planner.found) return;
+    const id = String(active.id);
+    const ids = selection.ids.includes(id) ? selection.ids : [id];
+    if (over.id === 'left') {
+      moves.move(Object.fromEntries(ids.map(one => [one, null])));
+      return;
+    }
+    const [to, from] = [Number(over.id), draft.placed[id]];
+    if (from === undefined || ids.length === 1) moves.move(Object.fromEntries(ids.map(one => [one, to])));
+    else moves.shift(ids, to - from);
   };
-
   return (
     <DndContext
       sensors={sensors}
       onDragEnd={onDragEnd}
-      onDragStart={({ active }) => choose(String(active.id))}
+      onDragStart={({ active }) => {
+        if (!selection.ids.includes(String(active.id))) selection.choose(String(active.id));
+      }}
     >
       <chakra.div
         display="grid"
@@ -69,18 +80,21 @@ export function MapPage() {
         gap="5"
         alignItems="start"
       >
-        <PlanPanel placing={placing} chosen={chosen} choose={choose} move={move} />
-        <chakra.div overflowX={{ base: 'auto', lg: 'visible' }} minW="0">
+        <PlanPanel placing={placing} planner={planner} moves={moves} selection={selection} chipOf={chipOf} />
+        <chakra.div overflowX={{ base: 'auto', lg: 'visible' }} minW="0" className="no-print">
           {placing.clash ? (
             <Clash placing={placing} />
           ) : (
             placing.error && <Failure error={placing.error} retry={placing.dismiss} />
           )}
-          <StrandBoard chosen={chosen} choose={choose} move={move} />
+          <StrandBoard selection={selection} chipOf={chipOf} />
           <MinutesProfile />
         </chakra.div>
       </chakra.div>
-      <Spoken aria-live="polite">{spoken}</Spoken>
+      <PrintedPlan />
+      <Spoken aria-live="polite">{moves.spoken}</Spoken>
     </DndContext>
   );
 }
+
+const nothing = () => undefined;

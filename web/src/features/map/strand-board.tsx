@@ -1,20 +1,21 @@
 import { chakra } from '@chakra-ui/react';
 import { useDroppable } from '@dnd-kit/core';
-import { lastIntroducing, type Pattern } from '@map-step/core';
+import { lastIntroducing } from '@map-step/core';
 import { type ReactNode, useRef } from 'react';
 import { useCourseView } from '../course/course-view.ts';
-import { FigureOnMap, type MoveFigure } from './figure-on-map.tsx';
-import { LANES, packLane } from './lanes.ts';
+import { FigureOnMap } from './figure-on-map.tsx';
+import { LANES, type LaneItem, packLane } from './lanes.ts';
 import { NeedCurves } from './need-curves.tsx';
+import type { ChipProps, useChips } from './use-chips.ts';
+import type { Selection } from './use-selection.ts';
 
 export interface BoardProps {
-  readonly chosen: string | undefined;
-  readonly choose: (id: string | undefined) => void;
-  readonly move: MoveFigure;
+  readonly selection: Selection;
+  readonly chipOf: ReturnType<typeof useChips>;
 }
 
 /** Lanes of figures over the columns of the lessons; the columns stand under the beads of the barre. */
-export function StrandBoard(props: BoardProps) {
+export function StrandBoard({ selection, chipOf }: BoardProps) {
   const { answer, draft, library } = useCourseView();
   const board = useRef<HTMLDivElement>(null);
   const count = answer.course.lessons.length;
@@ -35,8 +36,8 @@ export function StrandBoard(props: BoardProps) {
       {LANES.map(lane => (
         <Lane
           key={lane.id}
-          {...props}
           word={lane.word}
+          chipOf={chipOf}
           items={packLane(
             patterns.filter(({ kind }) => lane.kinds.some(laneKind => laneKind === kind)),
             draft.placed,
@@ -44,7 +45,7 @@ export function StrandBoard(props: BoardProps) {
           )}
         />
       ))}
-      <NeedCurves board={board} chosen={props.chosen} />
+      <NeedCurves board={board} chosen={selection.last} />
     </chakra.div>
   );
 }
@@ -69,12 +70,13 @@ function LessonColumn({ lesson }: { lesson: number }) {
   );
 }
 
-interface LaneProps extends BoardProps {
+interface LaneProps {
   readonly word: string;
-  readonly items: ReturnType<typeof packLane>;
+  readonly items: readonly LaneItem[];
+  readonly chipOf: (id: string) => ChipProps | undefined;
 }
 
-function Lane({ word, items, chosen, choose, move }: LaneProps) {
+function Lane({ word, items, chipOf }: LaneProps) {
   const { answer } = useCourseView();
   return (
     <chakra.section position="relative" borderTop="1px solid" borderColor="line" pb="1">
@@ -87,23 +89,22 @@ function Lane({ word, items, chosen, choose, move }: LaneProps) {
         rowGap="0.5"
         alignItems="center"
       >
-        {items.map(item => (
-          <Row key={item.pattern.id} item={item}>
-            <FigureOnMap
-              pattern={item.pattern as Pattern}
-              lesson={item.lesson}
-              isChosen={chosen === item.pattern.id}
-              choose={choose}
-              move={move}
-            />
-          </Row>
-        ))}
+        {items.map(item => {
+          const chip = chipOf(item.pattern.id);
+          return (
+            chip && (
+              <Row key={item.pattern.id} item={item}>
+                <FigureOnMap {...chip} />
+              </Row>
+            )
+          );
+        })}
       </chakra.div>
     </chakra.section>
   );
 }
 
-function Row({ item, children }: { item: LaneProps['items'][number]; children: ReactNode }) {
+function Row({ item, children }: { item: LaneItem; children: ReactNode }) {
   const end = Math.max(item.lesson, ...item.reviews.map(({ lesson }) => lesson));
   return (
     <>

@@ -12,6 +12,8 @@ export interface Placing {
   undo: (() => void) | undefined;
   redo: (() => void) | undefined;
   publish(name: string, note: string): void;
+  /** Keeps the plan by a name; the classes follow the published one on. */
+  keep(name: string, note: string): void;
   readonly isSaving: boolean;
   readonly error: Error | null;
   /** What this person wanted when somebody else had changed the same figures before. */
@@ -21,7 +23,7 @@ export interface Placing {
 
 /** Changes of the course's plan: shown at once, saved behind, one after another. */
 export function usePlacing(): Placing {
-  const { answer, draft, me } = useCourseView();
+  const { answer, saved, me } = useCourseView();
   const { course, version } = answer;
   const client = useQueryClient();
   const command = useCourseCommand(course.id);
@@ -32,7 +34,7 @@ export function usePlacing(): Placing {
 
   const place: Placing['place'] = (changes, why) => {
     const moves = changes
-      .map(({ pattern, to }) => ({ pattern, from: draft.placed[pattern] ?? null, to }))
+      .map(({ pattern, to }) => ({ pattern, from: saved[pattern] ?? null, to }))
       .filter(({ from, to }) => from !== to);
     if (moves.length === 0) return;
     client.setQueryData(key, before => {
@@ -57,6 +59,7 @@ export function usePlacing(): Placing {
     place,
     undo: undo && !isSaving ? takeBack(undo.id) : undefined,
     redo: redo && !isSaving ? takeBack(redo.id) : undefined,
+    keep: (name, note) => command.mutate({ seen: version, command: { kind: 'keep', name, note } }),
     publish: (name, note) => command.mutate({ seen: version, command: { kind: 'publish', name, note } }),
     isSaving,
     error: command.error,

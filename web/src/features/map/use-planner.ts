@@ -1,50 +1,59 @@
-import type { Placed, SearchProgress } from '@map-step/core';
+import type { FoundPlan } from '@map-step/core';
 import { useEffect, useRef, useState } from 'react';
-import { type PlanRun, runPlanner } from '../../workers/planner.ts';
+import { type PlannerRun, runPlanner, warmPlanner } from '../../workers/planner.ts';
 import { useCourseView } from '../course/course-view.ts';
 
-const SECONDS = 4;
+/** The planner goes on this long while the director looks at what it has found. */
+const SECONDS = 90;
 
 export interface Planner {
-  readonly progress: SearchProgress | undefined;
+  /** The best plan so far; it stays after the planner has ended, until it is dismissed. */
+  readonly found: FoundPlan | undefined;
+  readonly isRunning: boolean;
   start(): void;
-  /** Ends now and keeps the best plan found. */
+  /** Ends at once; the best plan found stays to be looked at. */
   stop(): void;
+  /** Puts the proposal away. */
+  dismiss(): void;
 }
 
-/** Plans the level in a worker; each better plan is shown at once, the last one is handed over. */
-export function usePlanner(onDone: (placed: Placed, progress: SearchProgress) => void): Planner {
+/** Plans the level in a worker; each better plan is shown at once, beside the plan as it is. */
+export function usePlanner(): Planner {
   const { draft, preview } = useCourseView();
-  const [progress, setProgress] = useState<SearchProgress>();
-  const run = useRef<PlanRun>(undefined);
-  const best = useRef<{ placed: Placed; progress: SearchProgress }>(undefined);
-  useEffect(() => () => run.current?.stop(), []);
+  const [found, setFound] = useState<FoundPlan>();
+  const [isRunning, setRunning] = useState(false);
+  const run = useRef<PlannerRun>(undefined);
+  useEffect(() => {
+    warmPlanner();
+    return () => run.current?.stop();
+  }, []);
+  useEffect(() => () => preview(undefined), [preview]);
 
-  const finish = () => {
+  const stop = () => {
+    run.current?.stop();
     run.current = undefined;
-    setProgress(undefined);
-    preview(undefined);
-    if (best.current) onDone(best.current.placed, best.current.progress);
-    best.current = undefined;
+    setRunning(false);
+    warmPlanner();
   };
   const start = () => {
     if (!draft.problem || run.current) return;
-    const own = runPlanner(draft.problem, draft.placed, SECONDS, (placed, found) => {
+    const own = runPlanner(draft.problem, draft.placed, SECONDS, plan => {
       if (run.current !== own) return;
-      best.current = { placed, progress: found };
-      setProgress(found);
-      preview(placed);
+      setFound(plan);
+      preview(plan.placed);
     });
     run.current = own;
-    void own.done.then(done => {
-      if (run.current !== own) return;
-      best.current = done;
-      finish();
-    });
+    setRunning(true);
+    const end = () => {
+      if (run.current === own) stop();
+    };
+    // Whatever ends it, what has been found stands.
+    own.done.then(end, end);
   };
-  const stop = () => {
-    run.current?.stop();
-    finish();
+  const dismiss = () => {
+    stop();
+    setFound(undefined);
+    preview(undefined);
   };
-  return { progress, start, stop };
+  return { found, isRunning, start, stop, dismiss };
 }

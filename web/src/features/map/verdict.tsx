@@ -1,12 +1,14 @@
 import { chakra } from '@chakra-ui/react';
-import type { SearchProgress } from '@map-step/core';
-import { Label, Notice } from '../../ui/parts.tsx';
+import { type BrokenRule, planMends } from '@map-step/core';
+import { useMemo } from 'react';
+import { Button, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
+import { type MapMoves, moveInWords } from './use-moves.ts';
 import { costInWords, withNames } from './words.ts';
 
-/** How good the plan is, in words: what is broken, what it costs, and what is known of better ones. */
-export function Verdict({ progress }: { progress: SearchProgress | undefined }) {
-  const { draft, library } = useCourseView();
+/** How good the plan is, in words: what is broken, with what would mend it, or what it costs. */
+export function Verdict({ moves }: { moves: MapMoves | undefined }) {
+  const { draft } = useCourseView();
   const { judgement } = draft;
   if (!judgement) return null;
   const { broken, cost } = judgement;
@@ -16,12 +18,9 @@ export function Verdict({ progress }: { progress: SearchProgress | undefined }) 
         tone="stop"
         title={broken.length === 1 ? 'One rule is broken' : `${broken.length} rules are broken`}
       >
-        <chakra.ul pl="4" fontSize="sm">
+        <chakra.ul listStyleType="none" p="0" fontSize="sm" display="grid" gap="2">
           {broken.map(rule => (
-            <li key={`${rule.at} ${rule.message}`}>
-              <strong>{library.patterns.get(rule.at)?.name ?? `Lesson ${rule.lesson ?? ''}`}</strong>{' '}
-              {withNames(rule.message, library)}
-            </li>
+            <Broken key={`${rule.at} ${rule.message}`} rule={rule} moves={moves} />
           ))}
         </chakra.ul>
       </Notice>
@@ -30,11 +29,7 @@ export function Verdict({ progress }: { progress: SearchProgress | undefined }) 
   return (
     <section aria-live="polite">
       <chakra.h2 fontSize="md">
-        {progress
-          ? `Improving: cost ${cost.total.toFixed(1)} points`
-          : words.length === 0
-            ? 'No better plan exists'
-            : 'Nothing is broken'}
+        {words.length === 0 ? 'No better plan exists' : 'Nothing is broken'}
       </chakra.h2>
       <chakra.p fontSize="sm">
         {words.length === 0
@@ -46,7 +41,33 @@ export function Verdict({ progress }: { progress: SearchProgress | undefined }) 
           <li key={word}>{word}</li>
         ))}
       </chakra.ul>
-      {words.length > 0 && !progress && <Label>Whether a better plan exists is not proven.</Label>}
     </section>
+  );
+}
+
+function Broken({ rule, moves }: { rule: BrokenRule; moves: MapMoves | undefined }) {
+  const { draft, library } = useCourseView();
+  const { problem, placed } = draft;
+  const mends = useMemo(() => (problem ? planMends(problem, placed, rule) : []), [problem, placed, rule]);
+  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
+  return (
+    <li>
+      <strong>{library.patterns.get(rule.at)?.name ?? `Lesson ${rule.lesson ?? ''}`}</strong>{' '}
+      {withNames(rule.message, library)}
+      {moves && (
+        <chakra.div display="flex" gap="1" flexWrap="wrap" mt="1">
+          {mends.slice(0, 2).map(mend => {
+            const words = Object.entries(mend.moves).map(([id, to]) => moveInWords(nameOf(id), to));
+            const along =
+              mend.kind === 'take-along' ? `Take its need along: ${words.join(', ')}` : words.join(', ');
+            return (
+              <Button key={along} size="small" textAlign="left" onClick={() => moves.move(mend.moves, along)}>
+                {along}
+              </Button>
+            );
+          })}
+        </chakra.div>
+      )}
+    </li>
   );
 }

@@ -1,23 +1,56 @@
-import type { Library, PlanCost } from '@map-step/core';
+import type { FoundPlan, Library, MoveEffect, PlanCost } from '@map-step/core';
 
 /** Puts the house's names where the core names figures by id. */
 export function withNames(text: string, library: Library): string {
   return text.replace(/"([a-z0-9-]+)"/g, (whole, id: string) => library.patterns.get(id)?.name ?? whole);
 }
 
-const points = (value: number) => String(Math.round(value * 10) / 10);
+export const points = (value: number) => String(Math.round(value * 10) / 10);
+
+const TERMS: readonly (readonly [Exclude<keyof PlanCost, 'total'>, string])[] = [
+  ['left', 'for figures left out'],
+  ['level', 'for lessons fuller than their share'],
+  ['lookalikes', 'for look-alikes in the wrong lessons'],
+  ['mix', 'for lessons with one kind of figure only'],
+  ['moved', 'for figures moved since the plan was published'],
+];
 
 /** The terms of a plan's cost that are not 0, in words, the dearest first. */
 export function costInWords(cost: PlanCost): readonly string[] {
-  const terms: [number, string][] = [
-    [cost.left, `${points(cost.left)} for figures left out`],
-    [cost.level, `${points(cost.level)} for lessons fuller than their share`],
-    [cost.lookalikes, `${points(cost.lookalikes)} for look-alikes in the wrong lessons`],
-    [cost.mix, `${points(cost.mix)} for lessons with one kind of figure only`],
-    [cost.moved, `${points(cost.moved)} for figures moved since the plan was published`],
-  ];
-  return terms
-    .filter(([value]) => value > 0)
-    .sort(([a], [b]) => b - a)
-    .map(([, words]) => words);
+  return TERMS.filter(([term]) => Math.abs(cost[term]) >= 0.05)
+    .sort(([a], [b]) => Math.abs(cost[b]) - Math.abs(cost[a]))
+    .map(([term, words]) => `${points(cost[term])} ${words}`);
+}
+
+/** What a plan wins or loses against another, term by term. */
+export function changeInWords(change: PlanCost): readonly string[] {
+  return TERMS.filter(([term]) => Math.abs(change[term]) >= 0.05)
+    .sort(([a], [b]) => change[a] - change[b])
+    .map(
+      ([term, words]) => `${points(Math.abs(change[term]))} ${change[term] < 0 ? 'less' : 'more'} ${words}`,
+    );
+}
+
+/** Why a move is not made: the rules it breaks, or what it costs. */
+export function effectInWords({ broken, change }: MoveEffect, library: Library): string {
+  const [rule] = broken;
+  if (rule) {
+    const name = library.patterns.get(rule.at)?.name ?? rule.at;
+    const more = broken.length > 1 ? `, and ${broken.length - 1} more` : '';
+    return `would break a rule: ${name} ${withNames(rule.message, library)}${more}`;
+  }
+  if (change.total < -0.05) return `would save ${points(-change.total)} points`;
+  if (change.total < 0.05) return 'would do as well';
+  const why = changeInWords(change).filter(words => words.includes(' more '));
+  return `would cost ${points(change.total)} points more: ${why.join(', ')}`;
+}
+
+/** How good a plan is known to be. */
+export function knownInWords({ cost, bound, proven }: Pick<FoundPlan, 'cost' | 'bound' | 'proven'>): string {
+  if (proven) return 'No better plan exists.';
+  const gap = cost - bound;
+  if (bound <= 0) return 'How much better a plan can be is not known yet.';
+  return gap < 1
+    ? 'Within 1 point of the best possible.'
+    : `Within ${points(gap)} points of the best possible.`;
 }

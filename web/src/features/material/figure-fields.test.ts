@@ -1,8 +1,24 @@
 import type { Pattern } from '@map-step/core';
 import { expect, test } from 'vitest';
-import { ALIASES, ALIGN, CALL, MADE, RANK, TEMPO, TURN, VARIANT, withFields } from './figure-fields.ts';
+import {
+  ALIASES,
+  ALIGN,
+  CALL,
+  figureNames,
+  MADE,
+  RANK,
+  TEMPO,
+  TURN,
+  VARIANT,
+  withFields,
+} from './figure-fields.ts';
 
 const figure: Pattern = { id: 'a', dance: 'd', name: 'A', kind: 'basic', turn: 90, align: [0] };
+const names = figureNames([
+  { ...figure, id: 'wrap', name: 'Wrap' },
+  { ...figure, id: 'unwrap-2', name: 'Unwrap to the left' },
+  { ...figure, id: 'unwrap', name: 'Unwrap' },
+]);
 const fields = [ALIASES, VARIANT, RANK, MADE, CALL, TURN, ALIGN, TEMPO];
 
 test('what is printed reads back', () => {
@@ -24,16 +40,21 @@ test('what is printed reads back', () => {
       { min: 60, max: 60 },
     ],
   };
-  expect(withFields(whole, fields, field => field.print(whole))).toEqual({ pattern: whole });
+  expect(withFields(whole, fields, names, field => field.print(whole, names))).toEqual({ pattern: whole });
+});
+
+test('figures stand by the house’s names, whatever their case', () => {
+  expect(MADE.print({ ...figure, made: [{ pattern: 'wrap', times: 2 }] }, names)).toBe('Wrap x2');
+  expect(VARIANT.read('WRAP, ending', names)).toEqual({ variantOf: 'wrap', variantWhy: 'ending' });
 });
 
 test('a variant that is none any more loses its reason too', () => {
   const variant: Pattern = { ...figure, variantOf: 'wrap', variantWhy: 'school' };
-  expect(withFields(variant, [VARIANT], () => '')).toEqual({ pattern: figure });
+  expect(withFields(variant, [VARIANT], names, () => '')).toEqual({ pattern: figure });
 });
 
 test('an empty line takes the field away', () => {
-  expect(withFields(figure, fields, () => '')).toEqual({
+  expect(withFields(figure, fields, names, () => '')).toEqual({
     pattern: { id: 'a', dance: 'd', name: 'A', kind: 'basic' },
   });
 });
@@ -47,7 +68,9 @@ test.each([
   [ALIASES, 'Home step'],
   [MADE, 'Wrap twice'],
   [VARIANT, 'wrap because'],
+  [VARIANT, 'Wrap, because'],
+  [MADE, 'Wrap, Nowhere'],
   [RANK, 'first'],
 ])('a line that cannot be read is told by its words: %#', (field, text) => {
-  expect(withFields(figure, [field], () => text)).toEqual({ unread: field.word });
+  expect(withFields(figure, [field], names, () => text)).toEqual({ unread: field.word });
 });

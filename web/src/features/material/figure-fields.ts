@@ -6,9 +6,27 @@ export interface TextField {
   /** A second field that the line holds. */
   readonly also?: 'variantWhy';
   readonly word: string;
-  print(pattern: Pattern): string;
+  print(pattern: Pattern, figures: FigureNames): string;
   /** Undefined for a line that cannot be read. */
-  read(text: string): Partial<Pattern> | undefined;
+  read(text: string, figures: FigureNames): Partial<Pattern> | undefined;
+}
+
+/** How the house calls its figures: in these lines they stand by name. */
+export interface FigureNames {
+  nameOf(id: string): string;
+  /** Whatever the case of the letters; undefined for a name that no figure has. */
+  idOf(name: string): string | undefined;
+}
+
+/** The names of these figures. Of two with one name the first is meant. */
+export function figureNames(patterns: Iterable<Pattern>): FigureNames {
+  const names = new Map<string, string>();
+  const ids = new Map<string, string>();
+  for (const { id, name } of patterns) {
+    names.set(id, name);
+    if (!ids.has(name.toLowerCase())) ids.set(name.toLowerCase(), id);
+  }
+  return { nameOf: id => names.get(id) ?? id, idOf: name => ids.get(name.trim().toLowerCase()) };
 }
 
 const numbersIn = (text: string) =>
@@ -83,17 +101,19 @@ export const ALIASES: TextField = {
   },
 };
 
-const VARIANT_LINE = /^([a-z0-9-]+)(?:\s+(easier|harder|ending|tempo|school))?$/;
+const VARIANT_LINE = /^(.+?)(?:,\s*(easier|harder|ending|tempo|school))?$/;
 
 export const VARIANT: TextField = {
   key: 'variantOf',
   also: 'variantWhy',
-  word: 'Variant of this figure, by id, and why: easier, harder, ending, tempo or school, as: wrap ending',
-  print: ({ variantOf, variantWhy }) => [variantOf, variantWhy].filter(Boolean).join(' '),
-  read: text => {
+  word: 'Variant of which figure, and why: easier, harder, ending, tempo or school, as: Wrap, ending',
+  print: ({ variantOf, variantWhy }, { nameOf }) =>
+    [variantOf && nameOf(variantOf), variantWhy].filter(Boolean).join(', '),
+  read: (text, { idOf }) => {
     const line = text.trim();
     if (line === '') return {};
-    const [, variantOf, variantWhy] = VARIANT_LINE.exec(line) ?? [];
+    const [, name = '', variantWhy] = VARIANT_LINE.exec(line) ?? [];
+    const variantOf = idOf(name);
     if (variantOf === undefined) return undefined;
     return { variantOf, ...(variantWhy && { variantWhy: variantWhy as NonNullable<Pattern['variantWhy']> }) };
   },
@@ -110,30 +130,30 @@ export const RANK: TextField = {
   },
 };
 
-/** `wrap x2 0-3`: danced twice, from its event 0 up to its event 3. */
-const PART_OF = /^([a-z0-9-]+?)(?:\s+x(\d+))?(?:\s+(\d*)-(\d*))?$/;
+/** `Wrap x2 0-3`: danced twice, from its event 0 up to its event 3. */
+const PART_OF = /^(.+?)(?:\s+x(\d+))?(?:\s+(\d*)-(\d*))?$/;
 
 export const MADE: TextField = {
   key: 'made',
-  word: 'Made of these figures one after the other, by id, as: wrap x2, unwrap',
-  print: ({ made }) =>
+  word: 'Made of these figures one after the other, as: Wrap x2, Unwrap',
+  print: ({ made }, { nameOf }) =>
     (made ?? [])
       .map(({ pattern, times, from, to }) => {
         const range = from === undefined && to === undefined ? [] : [`${from ?? ''}-${to ?? ''}`];
-        return [pattern, ...(times === undefined ? [] : [`x${times}`]), ...range].join(' ');
+        return [nameOf(pattern), ...(times === undefined ? [] : [`x${times}`]), ...range].join(' ');
       })
       .join(', '),
-  read: text => {
+  read: (text, { idOf }) => {
     const parts = text
       .split(',')
       .map(one => one.trim())
       .filter(Boolean);
     const read = parts.map(one => PART_OF.exec(one));
-    if (read.some(found => found === null)) return undefined;
+    if (read.some(found => idOf(found?.[1] ?? '') === undefined)) return undefined;
     const made = read.map(found => {
-      const [, pattern = '', times, from, to] = found ?? [];
+      const [, name = '', times, from, to] = found ?? [];
       return {
-        pattern,
+        pattern: idOf(name) ?? '',
         ...(times && { times: Number(times) }),
         ...(from && { from: Number(from) }),
         ...(to && { to: Number(to) }),
@@ -147,11 +167,12 @@ export const MADE: TextField = {
 export function withFields(
   pattern: Pattern,
   fields: readonly TextField[],
+  figures: FigureNames,
   textOf: (field: TextField) => string,
 ): { readonly pattern: Pattern } | { readonly unread: string } {
   let next = pattern;
   for (const field of fields) {
-    const read = field.read(textOf(field));
+    const read = field.read(textOf(field), figures);
     if (!read) return { unread: field.word };
     const { [field.key]: _, ...rest } = next;
     const { [field.also ?? field.key]: _also, ...others } = rest as Pattern;

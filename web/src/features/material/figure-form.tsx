@@ -5,7 +5,18 @@ import { Button, Field, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { ClashChoice } from '../history/clash-choice.tsx';
 import { HistoryList } from '../history/history-list.tsx';
-import { ALIASES, ALIGN, CALL, MADE, RANK, TEMPO, TURN, VARIANT, withFields } from './figure-fields.ts';
+import {
+  ALIASES,
+  ALIGN,
+  CALL,
+  figureNames,
+  MADE,
+  RANK,
+  TEMPO,
+  TURN,
+  VARIANT,
+  withFields,
+} from './figure-fields.ts';
 import { Group } from './figure-meaning.tsx';
 import { changedFields, type FigureEditing } from './use-figure-draft.ts';
 
@@ -106,6 +117,7 @@ function Form({ figure, save, close }: FormProps) {
   const { library } = useCourseView();
   const others = [...library.patterns.values()].filter(({ id }) => id !== figure.id);
   const [unread, setUnread] = useState<string>();
+  const names = figureNames(others);
   const isOnLine = library.dances.get(figure.dance)?.floor === 'line';
   const fields = [ALIASES, VARIANT, RANK, MADE, CALL, TURN, ...(isOnLine ? [ALIGN] : []), TEMPO];
   const submit = (data: FormData) => {
@@ -119,7 +131,7 @@ function Form({ figure, save, close }: FormProps) {
       ...(needs.length > 0 && { needs }),
       ...(lookalikes.length > 0 && { lookalikes }),
     };
-    const whole = withFields(next, fields, ({ key }) => String(data.get(key) ?? ''));
+    const whole = withFields(next, fields, names, ({ key }) => String(data.get(key) ?? ''));
     if ('unread' in whole) {
       setUnread(whole.unread);
       return;
@@ -162,7 +174,11 @@ function Form({ figure, save, close }: FormProps) {
       {fields.map(field => (
         <chakra.label key={field.key} display="grid">
           <Label>{field.word}</Label>
-          <Field name={field.key} defaultValue={field.print(figure)} aria-invalid={unread === field.word} />
+          <Field
+            name={field.key}
+            defaultValue={field.print(figure, names)}
+            aria-invalid={unread === field.word}
+          />
         </chakra.label>
       ))}
       {unread && (

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { CAUTION_NOTICE, CAUTIONS, cautionsOf, eventCount, type PatternMark } from '@map-step/core';
+import { CAUTION_NOTICE, CAUTIONS, cautionsOf, markCount, type PatternMark } from '@map-step/core';
 import { X } from 'lucide-react';
 import { Button, Field, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
@@ -180,9 +180,5 @@ function firstRole(editing: FigureEditing): SheetPlace['role'] {
 
 function placeWords({ reading }: FigureEditing, { event, role }: PatternMark): string {
   if (event === undefined) return '';
-  const { pattern, dance, parts } = reading.figure;
-  const rhythm = parts[0]?.rhythm;
-  const terms = { split: pattern.split ?? dance.split, cycle: dance.countCycle };
-  const count = rhythm ? eventCount(rhythm, event, terms) : event + 1;
-  return ` on count ${count}${role === 'follow' ? ', follower' : role === 'lead' ? ', leader' : ''}`;
+  return ` on count ${markCount(reading.figure, event)}${role === 'follow' ? ', follower' : role === 'lead' ? ', leader' : ''}`;
 }

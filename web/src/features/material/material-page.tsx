@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { type Figure, figureElements, printBeats } from '@map-step/core';
-import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { format, parseISO } from 'date-fns';
+import { memo, type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Empty, Label, Notice } from '../../ui/parts.tsx';
@@ -64,6 +65,7 @@ function OpenFigure({ id }: { id: string }) {
     <chakra.article display="grid" gap="4" minW="0" alignContent="start">
       <div>
         <Heading editing={editing} />
+        <PrintedPlace editing={editing} />
         <Unsaved editing={editing} />
         <StepSheet editing={editing} note={beginNote} />
         <HoldForm editing={editing} />
@@ -72,12 +74,14 @@ function OpenFigure({ id }: { id: string }) {
       <chakra.div
         columnWidth="18rem"
         columnGap="5"
-        css={{ '& > section': { breakInside: 'avoid', mb: '5' } }}
+        css={{ '& > section, & > .no-print > section': { breakInside: 'avoid', mb: '5' } }}
       >
         <Beside figure={shown} />
         <FigureNotes editing={editing} place={noteAt} begin={beginNote} />
         <ToLearn figure={shown} />
-        <FigureForm editing={editing} />
+        <OnScreen>
+          <FigureForm editing={editing} />
+        </OnScreen>
       </chakra.div>
     </chakra.article>
   );
@@ -87,13 +91,42 @@ const Beside = memo(function Beside({ figure }: { figure: Figure }) {
   return (
     <>
       <FigureMeaning figure={figure} />
-      <NearestFigures figure={figure} />
-      <NeedsDrawing id={figure.pattern.id} />
-      <Variants id={figure.pattern.id} />
+      <OnScreen>
+        <NearestFigures figure={figure} />
+        <NeedsDrawing id={figure.pattern.id} />
+        <Variants id={figure.pattern.id} />
+      </OnScreen>
       <PathDrawing figure={figure} />
     </>
   );
 });
+
+/** A part of the page that only serves to look further. */
+function OnScreen({ children }: { children: ReactNode }) {
+  return (
+    <chakra.div className="no-print" display="contents">
+      {children}
+    </chakra.div>
+  );
+}
+
+/** What a sheet of paper by itself must say: whose figure this is, and from when. */
+function PrintedPlace({ editing: { pattern } }: { editing: FigureEditing }) {
+  const { studio, library, today } = useCourseView();
+  const level = library.levels.get(pattern.level ?? '')?.name;
+  return (
+    <chakra.p className="only-print" mb="2">
+      {[
+        studio.studio.name,
+        library.dances.get(pattern.dance)?.name,
+        level,
+        `as of ${format(parseISO(today), 'd MMMM yyyy')}`,
+      ]
+        .filter(Boolean)
+        .join(' · ')}
+    </chakra.p>
+  );
+}
 
 function Heading({ editing }: { editing: FigureEditing }) {
   const { pattern, reading } = editing;

@@ -41,7 +41,7 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
   };
   const isReadOnly = !editing.mayWrite;
   return (
-    <chakra.div display="flex" gap="2" alignItems="flex-end" flexWrap="wrap">
+    <chakra.div className="no-print" display="flex" gap="2" alignItems="flex-end" flexWrap="wrap">
       <chakra.label display="grid" flex="1 1 16rem" maxW="26rem">
         <Label>Rhythm: 1 2 3&4, SSQQ, or free</Label>
         <Field

@@ -79,11 +79,11 @@ interface OutcomeProps {
 /** What a file would do, or did. */
 function Outcome({ result, job, isPending, write }: OutcomeProps) {
   const { written, added, changed, changedCount, unchanged } = result;
-  const counts = Object.entries(added).map(([kind, count]) => `${count} ${kind}`);
+  const counts = Object.entries(added).map(([kind, count]) => counted(kind, count));
   const words = [
-    counts.length > 0 ? `${counts.join(', ')} new` : 'nothing new',
+    counts.length > 0 ? `new: ${counts.join(', ')}` : 'nothing new',
     `${changedCount} changed`,
-    `${unchanged} as in the file`,
+    `${unchanged} the same already`,
   ].join('; ');
   return (
     <>
@@ -92,7 +92,9 @@ function Outcome({ result, job, isPending, write }: OutcomeProps) {
           <TakeBack job={job} />
         ) : (
           <Button look="next" mt="2" disabled={isPending} onClick={write}>
-            {changedCount > 0 ? `Bring it in, with the ${changedCount} changes` : 'Bring it in'}
+            {changedCount > 0
+              ? `Bring it in, with ${changedCount === 1 ? 'the change' : `the ${changedCount} changes`}`
+              : 'Bring it in'}
           </Button>
         )}
       </Notice>
@@ -108,3 +110,17 @@ function Outcome({ result, job, isPending, write }: OutcomeProps) {
     </>
   );
 }
+
+/** `1 room`, `3 rooms`, `1 person`: the file's lists are named in the plural. */
+function counted(list: string, count: number): string {
+  const one = ONE_OF[list] ?? list.replace(/s$/, '');
+  return `${count} ${count === 1 ? one : list}`;
+}
+
+const ONE_OF: Readonly<Record<string, string>> = {
+  people: 'person',
+  dances: 'dance',
+  classes: 'class',
+  staff: 'of the staff',
+  attendance: 'attendance',
+};

@@ -1,0 +1,180 @@
+import fc from 'fast-check';
+import highs from 'highs';
+import { beforeAll, describe, expect, test } from 'vitest';
+import { createRandom } from '../../model/random.ts';
+import { tenths } from '../../model/units.ts';
+import { anyProblem, bruteForce, item, problem, small } from '../../test/plan-problems.ts';
+import { judgePlan } from '../judge.ts';
+import type { Placed, PlanProblem } from '../problem.ts';
+import { createPlanSearch } from '../search.ts';
+import { solvePlan } from '../solve.ts';
+import { type HighsLike, highsSolver } from './highs-solver.ts';
+import type { MipModel, MipSolver } from './mip.ts';
+import { createNeighbourhoods } from './neighbourhoods.ts';
+import { buildPlanModel } from './plan-model.ts';
+
+let solver: MipSolver;
+beforeAll(async () => {
+  solver = highsSolver(await (highs as unknown as () => Promise<HighsLike>)());
+});
+
+/** The rows and bounds that a solution breaks. */
+function brokenRows(mip: MipModel, values: Float64Array): string[] {
+  const rows = Array.from({ length: mip.rowCount }, (_, row) => {
+    let sum = 0;
+    for (let entry = mip.starts[row] ?? 0; entry < (mip.starts[row + 1] ?? 0); entry += 1)
+      sum += (mip.factors[entry] ?? 0) * (values[mip.columns[entry] ?? 0] ?? 0);
+    return sum < (mip.rowLower[row] ?? 0) - 1e-6 || sum > (mip.rowUpper[row] ?? 0) + 1e-6
+      ? [`row ${row}`]
+      : [];
+  });
+  const bounds = [...values].map((value, column) =>
+    value < (mip.lower[column] ?? 0) - 1e-6 || value > (mip.upper[column] ?? 0) + 1e-6
+      ? [`column ${column}`]
+      : [],
+  );
+  return [...rows, ...bounds].flat();
+}
+
+const objective = (mip: MipModel, values: Float64Array) =>
+  values.reduce((sum, value, column) => sum + value * (mip.cost[column] ?? 0), mip.offset);
+
+/** Some legal plan: annealed a little, so that it differs from seed to seed. */
+const legalPlan = (given: PlanProblem, seed: number): Placed => {
+  const search = createPlanSearch(given, seed);
+  search.run(20 * (seed % 40));
+  return search.best();
+};
+
+describe('the exact model', () => {
+  test('a legal plan keeps every row, and costs in the model what the judge says', () => {
+    fc.assert(
+      fc.property(anyProblem, fc.integer({ min: 1, max: 1e6 }), (given, seed) => {
+        const placed = legalPlan(given, seed);
+        const { cost, broken } = judgePlan(given, placed);
+        fc.pre(broken.length === 0);
+        const { mip, start, decode } = buildPlanModel(given, { from: placed, aim: 'cost' });
+        expect(brokenRows(mip, start)).toEqual([]);
+        expect(objective(mip, start)).toBeCloseTo(cost.total, 1);
+        expect(decode(start)).toEqual(placed);
+      }),
+      { seed: 61, numRuns: 150 },
+    );
+  });
+
+  test('with a few items free the others stay, and the plan is no worse and breaks nothing', () => {
+    fc.assert(
+      fc.property(anyProblem, fc.integer({ min: 1, max: 1e6 }), (given, seed) => {
+        const from = legalPlan(given, seed);
+        const before = judgePlan(given, from);
+        fc.pre(before.broken.length === 0);
+        const { free } = createNeighbourhoods(given, createRandom(seed)).next(from);
+        const model = buildPlanModel(given, { from, free, aim: 'cost' });
+        const { values } = solver(model.mip, { start: model.start, nodes: 5 });
+        const placed = model.decode(values ?? model.start);
+        const after = judgePlan(given, placed);
+        expect(after.broken).toEqual([]);
+        expect(after.cost.total).toBeLessThanOrEqual(before.cost.total + 0.01);
+        const moved = given.items.filter(({ id }) => placed[id] !== from[id] && !free.has(id));
+        expect(moved).toEqual([]);
+      }),
+      { seed: 62, numRuns: 15 },
+    );
+  });
+
+  test('its optimum is that of brute force on 200 small problems', () => {
+    fc.assert(
+      fc.property(small(4), given => {
+        const { mip } = buildPlanModel(given, { from: {}, aim: 'cost' });
+        const { ended, bound } = solver(mip, {});
+        expect(ended).toBe('optimal');
+        expect(bound).toBeCloseTo(bruteForce(given), 1);
+      }),
+      { seed: 63, numRuns: 200 },
+    );
+  }, 120_000);
+
+  test('look-alikes together: 20 points for a pair more than one lesson apart, none for one left out', () => {
+    const given = problem([item('a', { pin: 1 }), item('b', { from: 4 }), item('c', { kind: 'turn' })], {
+      lookalikes: [['a', 'b']],
+      apart: false,
+    });
+    const { mip, start } = buildPlanModel(given, { from: { a: 1, b: 4, c: 2 }, aim: 'cost' });
+    expect(objective(mip, start)).toBeCloseTo(judgePlan(given, { a: 1, b: 4, c: 2 }).cost.total, 2);
+  });
+});
+
+describe('planning with the exact solver', () => {
+  const budget = { kind: 'work', work: 400_000 } as const;
+
+  test('proves the best plan, and says the bound', () => {
+    fc.assert(
+      fc.property(small(4), given => {
+        const found = solvePlan(given, { seed: 1, solver, budget });
+        expect([found.proven, found.ended]).toEqual([true, 'proven']);
+        expect(found.cost.total).toBeCloseTo(bruteForce(given), 1);
+        expect(found.bound).toBe(found.cost.total);
+      }),
+      { seed: 64, numRuns: 30 },
+    );
+  }, 120_000);
+
+  test('the same problem, seed and work give the same plan and bound', () => {
+    const given = problem(
+      Array.from({ length: 16 }, (_, i) =>
+        item(`i${i}`, { kind: i % 2 ? 'turn' : 'basic', assembly: tenths(70 + i), value: 'should' }),
+      ),
+    );
+    const run = () => solvePlan(given, { seed: 3, solver, budget: { kind: 'work', work: 60_000 } });
+    expect(run()).toEqual(run());
+  });
+
+  test('mending leaves out no more than it must, then moves no more than it must: brute force agrees', () => {
+    fc.assert(
+      fc.property(small(4), fc.integer({ min: 1, max: 1e6 }), (fresh, seed) => {
+        const published = legalPlan(fresh, seed);
+        const first = Object.entries(published).find(([, lesson]) => lesson === 1)?.[0];
+        const taught = { lessons: 1, items: first === undefined ? {} : { [first]: 1 } };
+        const given: PlanProblem = { ...fresh, published, taught };
+        const found = solvePlan(given, { seed: 1, solver, budget });
+        const least = leastMend(given);
+        expect([found.cost.left, found.cost.moved]).toEqual(least);
+      }),
+      { seed: 65, numRuns: 60 },
+    );
+  }, 120_000);
+
+  test('it can be stopped, and keeps the best plan found', () => {
+    const given = problem(Array.from({ length: 30 }, (_, i) => item(`i${i}`, { assembly: tenths(60) })));
+    let asked = 0;
+    const shouldStop = () => {
+      asked += 1;
+      return asked > 5;
+    };
+    const found = solvePlan(given, {
+      seed: 1,
+      solver,
+      budget: { kind: 'work', work: 1e9, shouldStop },
+    });
+    expect([found.ended, found.broken]).toEqual(['stopped', []]);
+  });
+});
+
+/** Points left out and points moved of the best mend, by trying each. */
+function leastMend(given: PlanProblem): [number, number] {
+  let best: [number, number] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];
+  const ids = given.items.map(({ id }) => id);
+  const tryFrom = (index: number, placed: Record<string, number>): void => {
+    if (index === ids.length) {
+      const { cost, broken } = judgePlan(given, placed);
+      const isBetter = cost.left < best[0] || (cost.left === best[0] && cost.moved < best[1]);
+      if (broken.length === 0 && isBetter) best = [cost.left, cost.moved];
+      return;
+    }
+    tryFrom(index + 1, placed);
+    for (let lesson = 1; lesson <= given.lessons.length; lesson += 1)
+      tryFrom(index + 1, { ...placed, [ids[index] as string]: lesson });
+  };
+  tryFrom(0, {});
+  return best;
+}

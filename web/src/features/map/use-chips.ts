@@ -1,0 +1,55 @@
+import type { ComponentProps } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
+import { useCourseView } from '../course/course-view.ts';
+import type { ChipActions, FigureOnMap } from './figure-on-map.tsx';
+import type { MapMoves } from './use-moves.ts';
+import type { Selection } from './use-selection.ts';
+
+export type ChipProps = ComponentProps<typeof FigureOnMap>;
+
+/** How each figure is shown: chosen, broken, pinned, moved by a proposal. The actions stay the same from render to render. */
+export function useChips(selection: Selection, moves: MapMoves): (id: string) => ChipProps | undefined {
+  const { answer, draft, saved, library } = useCourseView();
+  const latest = useRef({ selection, moves });
+  latest.current = { selection, moves };
+  const actions = useMemo<ChipActions>(
+    () => ({
+      choose: (id, adds) => latest.current.selection.choose(id, adds),
+      step: (id, by) => {
+        const { selection: chosen, moves: hands } = latest.current;
+        const ids = chosen.ids.includes(id) ? chosen.ids : [id];
+        if (!chosen.ids.includes(id)) chosen.choose(id);
+        if (by === null) hands.move(Object.fromEntries(ids.map(one => [one, null])));
+        else hands.shift(ids, by);
+      },
+    }),
+    [],
+  );
+  const { ids, last } = selection;
+  return useCallback(
+    id => {
+      const pattern = library.patterns.get(id);
+      if (!pattern) return undefined;
+      const item = draft.problem?.items.find(entry => entry.id === id);
+      const isBroken = draft.judgement?.broken.some(({ at }) => at === id);
+      const lesson = draft.placed[id];
+      const isMoved = draft.placed !== saved && lesson !== saved[id];
+      const isRelated =
+        last !== undefined && (item?.needs.includes(last) || needsOf(draft, last).includes(id));
+      return {
+        ...actions,
+        pattern,
+        lesson,
+        state: ids.includes(id) ? 'chosen' : isBroken ? 'broken' : isMoved || isRelated ? 'related' : 'calm',
+        isPinned: answer.course.items.some(entry => entry.pattern === id && entry.pin !== undefined),
+        isSplit: item?.split === true,
+        movedFrom: isMoved ? (saved[id] === undefined ? 'left out' : `lesson ${saved[id]}`) : undefined,
+      };
+    },
+    [actions, answer, draft, saved, library, ids, last],
+  );
+}
+
+function needsOf({ problem }: ReturnType<typeof useCourseView>['draft'], id: string): readonly string[] {
+  return problem?.items.find(item => item.id === id)?.needs ?? [];
+}
