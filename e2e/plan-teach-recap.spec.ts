@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { dragToLesson, planAndTake } from './support/courses.ts';
 import { openAs } from './support/people.ts';
 
 test('a level is planned, a lesson taught and logged, the recap read through its link', async ({
@@ -8,9 +9,8 @@ test('a level is planned, a lesson taught and logged, the recap read through its
   await test.step('the director has Hustle 1 planned: 8 lessons within their minutes, nothing left out', async () => {
     await director.getByRole('link', { name: 'Hustle 1' }).click();
     await expect(director.getByText('Left out: 5')).toBeVisible();
-    await director.getByRole('button', { name: 'Plan this level' }).click();
+    await planAndTake(director);
     await expect(director.getByText('Left out: 0')).toBeVisible();
-    await expect(director.getByRole('button', { name: 'Plan this level' })).toBeEnabled();
     await expect(director.getByText('Nothing is broken')).toBeVisible();
     const profile = director.getByRole('region', { name: 'Minutes of each lesson' });
     await expect(profile.getByText(/min free/)).toHaveCount(8);
@@ -43,14 +43,7 @@ test('a level is planned, a lesson taught and logged, the recap read through its
   await test.step('a drag to another lesson does the same, and the plan is published', async () => {
     const chip = director.getByRole('button', { name: /^Close basic, lesson/ });
     const label = (await chip.getAttribute('aria-label')) ?? '';
-    const bead = director.getByRole('navigation', { name: 'Lessons' }).getByRole('button').nth(4);
-    const [from, to] = [await chip.boundingBox(), await bead.boundingBox()];
-    if (!from || !to) throw new Error('nothing to drag');
-    await director.mouse.move(from.x + 20, from.y + 8);
-    await director.mouse.down();
-    await director.mouse.move(to.x + to.width / 2, from.y + 8, { steps: 8 });
-    await director.mouse.up();
-    await expect(director.getByRole('button', { name: /^Close basic, lesson 5/ })).toBeVisible();
+    await dragToLesson(director, 'close-basic', 5);
     await expect(director.getByRole('button', { name: 'Undo' })).toBeEnabled();
     await director.getByRole('button', { name: 'Undo' }).click();
     await expect(director.getByRole('button', { name: label })).toBeVisible();

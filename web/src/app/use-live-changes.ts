@@ -2,7 +2,7 @@ import type { Change } from '@map-step/contract';
 import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { followChanges } from '../api/live.ts';
-import { changedKeys, courseIsBeingSaved } from '../features/course/course-queries.ts';
+import { changedKeys, readAfterSaving } from '../features/course/course-queries.ts';
 import { sessionQuery } from '../features/session/session-queries.ts';
 
 /** Reads again what others have changed, as long as somebody is signed in. */
@@ -21,7 +21,6 @@ function readAgain(client: QueryClient, change: Change): void {
     void client.invalidateQueries({ predicate: others });
     return;
   }
-  // While a change of one's own is on its way, its answer brings what stands.
-  if (change.topic === 'course' && courseIsBeingSaved(client, change.id)) return;
+  if (change.topic === 'course' && readAfterSaving(client, change.id)) return;
   for (const queryKey of changedKeys(change)) void client.invalidateQueries({ queryKey });
 }

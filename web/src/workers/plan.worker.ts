@@ -43,36 +43,43 @@ const worker = {
     problem: PlanProblem,
     start: Placed,
     seconds: number,
-    onBetter: (found: FoundPlan) => void,
+    onBetter: (found: FoundPlan) => unknown,
   ): Promise<void> {
     const clock = () => performance.now() / 1000;
+    // What is told travels by itself: the last of it must have arrived before this ends.
+    let told: unknown;
+    const tell = (found: FoundPlan) => {
+      told = onBetter(found);
+    };
     const first = solvePlan(problem, {
       seed: 1,
       start,
       budget: { kind: 'time', seconds: FIRST_SECONDS, clock },
-      onBetter,
+      onBetter: tell,
     });
-    if (first.proven) return;
-    solvePlan(problem, {
-      seed: 1,
-      start: first.placed,
-      solver: await loadOnce(),
-      budget: { kind: 'time', seconds, clock },
-      onBetter,
-    });
+    if (!first.proven) {
+      solvePlan(problem, {
+        seed: 1,
+        start: first.placed,
+        solver: await loadOnce(),
+        budget: { kind: 'time', seconds, clock },
+        onBetter: tell,
+      });
+    }
+    await told;
   },
 
   /** Re-plans the problem with each change that might make it fit; tells each answer as it is found. */
   async askWhatIfs(
     problem: PlanProblem,
     placed: Placed,
-    onAnswer: (answer: WhatIfAnswer, done: number, of: number) => void,
-    onMinutes: (least: LeastMinutes | undefined) => void,
+    onAnswer: (answer: WhatIfAnswer, done: number, of: number) => unknown,
+    onMinutes: (least: LeastMinutes | undefined) => unknown,
   ): Promise<void> {
     const asked = whatIfsOf(problem);
     for (const [index, whatIf] of asked.entries()) {
-      onAnswer(askWhatIf(problem, placed, whatIf), index + 1, asked.length);
-      if (index === 0) onMinutes(leastMinutes(problem, placed, await loadOnce()));
+      await onAnswer(askWhatIf(problem, placed, whatIf), index + 1, asked.length);
+      if (index === 0) await onMinutes(leastMinutes(problem, placed, await loadOnce()));
     }
   },
 

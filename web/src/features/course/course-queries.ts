@@ -53,8 +53,17 @@ export function changedKeys({ topic, id }: Change): readonly (readonly string[])
   }
 }
 
-export function courseIsBeingSaved(client: QueryClient, id: string): boolean {
-  return client.isMutating({ mutationKey: keys.course(id) }) > 0;
+/** Courses of which others told while a change of one's own was on its way. */
+const waiting = new Set<string>();
+
+/**
+ * True while a change of one's own is on its way: reading again now would show what stood before it. The course is
+ * then read again as soon as that change has been answered.
+ */
+export function readAfterSaving(client: QueryClient, id: string): boolean {
+  const isSaving = client.isMutating({ mutationKey: keys.course(id) }) > 0;
+  if (isSaving) waiting.add(id);
+  return isSaving;
 }
 
 export const studioQuery = queryOptions({
@@ -153,6 +162,10 @@ export function useCourseCommand(id: string) {
       const current =
         error instanceof ApiError && error.body.code === 'stale' ? error.body.current : undefined;
       if (current) client.setQueryData(courseQuery(id).queryKey, current as CourseAnswer);
+    },
+    onSettled: async () => {
+      const isLast = client.isMutating({ mutationKey }) === 1;
+      if (isLast && waiting.delete(id)) await client.invalidateQueries({ queryKey: mutationKey });
     },
   });
 }

@@ -23,6 +23,7 @@ export function useCourseEdit(): CourseEdit {
         .map(([field, to]) => ({ field, from: readField(answer.course, field), to }))
         .filter(({ from, to }) => JSON.stringify(from) !== JSON.stringify(to));
       if (changes.length === 0) return;
+      void client.cancelQueries({ queryKey: key, exact: true });
       const changed = applyChanges(answer.course, changes);
       if (changed.ok) client.setQueryData(key, before => before && { ...before, course: changed.value });
       command.mutate(

@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
-import { COST_WEIGHTS, type CourseLesson, type Json, type WhatIfAnswer } from '@map-step/core';
+import { COST_WEIGHTS, type CourseLesson, type Json, type Moves, type WhatIfAnswer } from '@map-step/core';
+import { useEffect, useState } from 'react';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { useCourseEdit } from '../course/use-course-edit.ts';
@@ -17,18 +18,25 @@ export function FitPanel({ moves }: { moves: MapMoves }) {
   const { draft, library, answer } = useCourseView();
   const { answers, least, progress, isOld, hasFailed, ask, stop } = useWhatIfs();
   const { edit } = useCourseEdit();
+  const [taken, setTaken] = useState<{ moves: Moves; words: string; lessons: string }>();
   const { lessons } = answer.course;
   const worthOf = (id: string) => answer.course.items.find(({ pattern }) => pattern === id)?.value ?? 'could';
   const rate = ({ cost, left, whatIf }: WhatIfAnswer) =>
     cost.total + (whatIf.kind === 'without' ? LOST[worthOf(whatIf.id)] : 0) + left.length / 100;
+  // The figures move once the lessons are changed on the page: before that the longer plan would not fit it.
+  useEffect(() => {
+    if (!taken || taken.lessons !== JSON.stringify(lessons)) return;
+    setTaken(undefined);
+    moves.move(taken.moves, taken.words);
+  }, [taken, moves, lessons]);
   const sorted = answers.toSorted((a, b) => rate(a) - rate(b));
   const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
   const take = (found: WhatIfAnswer) => {
     const { whatIf } = found;
     const words = inWords(found, nameOf, worthOf);
-    const place = () => moves.move(differences(draft.placed, found.placed), words);
-    if (whatIf.kind === 'without') place();
-    else edit(words, { lessons: changedLessons(lessons, found) as unknown as Json }, place);
+    const next = whatIf.kind === 'without' ? lessons : changedLessons(lessons, found);
+    edit(words, { lessons: next as unknown as Json });
+    setTaken({ moves: differences(draft.placed, found.placed), words, lessons: JSON.stringify(next) });
   };
   return (
     <chakra.section aria-label="What would make it fit" borderTop="1px solid" borderColor="line" pt="2">

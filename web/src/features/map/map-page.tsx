@@ -1,5 +1,12 @@
 import { chakra } from '@chakra-ui/react';
-import { DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  pointerWithin,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
@@ -69,6 +76,7 @@ function PlanMap() {
   return (
     <DndContext
       sensors={sensors}
+      collisionDetection={pointerWithin}
       onDragEnd={onDragEnd}
       onDragStart={({ active }) => {
         if (!selection.ids.includes(String(active.id))) selection.choose(String(active.id));

@@ -37,6 +37,8 @@ export function usePlacing(): Placing {
       .map(({ pattern, to }) => ({ pattern, from: saved[pattern] ?? null, to }))
       .filter(({ from, to }) => from !== to);
     if (moves.length === 0) return;
+    // An answer still on its way knows nothing of this move.
+    void client.cancelQueries({ queryKey: key, exact: true });
     client.setQueryData(key, before => {
       if (!before) return before;
       const touched = new Set(moves.map(({ pattern }) => pattern));

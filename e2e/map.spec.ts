@@ -1,0 +1,194 @@
+import { expect, type Page, test } from '@playwright/test';
+import { chipOf, copyHustle, dragToLesson, lessonOf, planAndTake, tabTo } from './support/courses.ts';
+import { openAs } from './support/people.ts';
+
+const alert = (page: Page) => page.getByRole('alert').first();
+
+async function publish(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Publish this plan' }).click();
+  await page.getByLabel('Name of this version').fill(name);
+  await page.getByRole('button', { name: 'Publish to the staff' }).click();
+  await expect(page.getByText('The classes follow this plan.')).toBeVisible();
+}
+
+async function undo(page: Page): Promise<void> {
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  await page.keyboard.press('Control+z');
+}
+
+test('plan, drag over a need, mend, undo twice, pin, plan again, compare with the published, publish', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle by hand');
+  await publish(page, 'On paper');
+
+  await test.step('the planner proposes, and all of it is taken', async () => {
+    await page.getByRole('button', { name: 'Plan this level' }).click();
+    const proposal = page.getByRole('region', { name: 'The proposal' });
+    await expect(proposal.getByText(/It saves \d+/)).toBeVisible();
+    await expect(proposal.getByText(/best possible|No better plan exists|not known yet/)).toBeVisible();
+    await expect(proposal.getByRole('checkbox', { name: /^Free spin to lesson/ })).toBeChecked();
+    await proposal.getByRole('button', { name: /^Take all/ }).click();
+    await expect(page.getByText('Left out: 0')).toBeVisible();
+    await expect(page.getByText('Nothing is broken')).toBeVisible();
+  });
+
+  const before = await lessonOf(page, 'wrap');
+  await test.step('Wrap is dragged before Left turn: the rule is read and a mend is taken', async () => {
+    await dragToLesson(page, 'wrap', 1);
+    await expect(alert(page)).toContainText(/Wrap needs Left turn, which comes in lesson/);
+    await alert(page).getByRole('button').first().click();
+    await expect(page.getByText(/Wrap needs Left turn, which comes/)).toHaveCount(0);
+  });
+
+  await test.step('undo twice brings back both', async () => {
+    await undo(page);
+    await expect(chipOf(page, 'wrap')).toHaveAttribute('aria-label', /lesson 1\b/);
+    await undo(page);
+    await expect(chipOf(page, 'wrap')).toHaveAttribute('aria-label', new RegExp(`lesson ${before}\\b`));
+    await expect(page.getByRole('alert')).toHaveCount(0);
+  });
+
+  await test.step('Left turn is pinned, and stays where it is when the level is planned again', async () => {
+    const pinnedTo = await lessonOf(page, 'left-turn');
+    await chipOf(page, 'left-turn').click();
+    await page.getByRole('button', { name: 'Pin it here' }).click();
+    await expect(chipOf(page, 'left-turn')).toHaveAttribute('aria-label', /pinned/);
+    await page.getByRole('button', { name: 'Plan this level' }).click();
+    await page.getByRole('button', { name: /^Take all|^Good$/ }).click();
+    await expect(page.getByRole('button', { name: 'Plan this level' })).toBeEnabled();
+    expect(await lessonOf(page, 'left-turn')).toBe(pinnedTo);
+  });
+
+  await test.step('the plan is compared with the published one and published with a note', async () => {
+    await page.getByText('Versions of the plan').click();
+    await expect(page.getByText(/^Free spin to lesson \d was left out/)).toBeVisible();
+    await publish(page, 'Planned');
+  });
+});
+
+test('the same by keys alone', async ({ browser }) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle by keys');
+  const press = async (name: RegExp | string) => {
+    await tabTo(page, page.getByRole('button', { name }));
+    await page.keyboard.press('Enter');
+  };
+  await page.keyboard.press('p');
+  await press(/^Take all/);
+  await expect(page.getByText('Left out: 0')).toBeVisible();
+
+  const before = await lessonOf(page, 'wrap');
+  await tabTo(page, chipOf(page, 'wrap'));
+  for (let lesson = before; lesson > 1; lesson -= 1) {
+    await page.keyboard.press('ArrowLeft');
+    await expect(chipOf(page, 'wrap')).toHaveAttribute('aria-label', new RegExp(`lesson ${lesson - 1}\\b`));
+    await expect(chipOf(page, 'wrap')).toBeFocused();
+  }
+  await expect(alert(page)).toContainText(/Wrap needs Left turn/);
+  await tabTo(page, alert(page).getByRole('button').first());
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/Wrap needs Left turn, which comes/)).toHaveCount(0);
+  await undo(page);
+  await expect(chipOf(page, 'wrap')).toHaveAttribute('aria-label', /lesson 1\b/);
+  await undo(page);
+  await expect(chipOf(page, 'wrap')).toHaveAttribute('aria-label', /lesson 2\b/);
+
+  await tabTo(page, chipOf(page, 'left-turn'));
+  await page.keyboard.press('Enter');
+  await press('Pin it here');
+  await expect(chipOf(page, 'left-turn')).toHaveAttribute('aria-label', /pinned/);
+  await page.keyboard.press('p');
+  await press(/^Take all|^Good$/);
+  await tabTo(page, page.getByText('Versions of the plan'));
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Nothing has been published or kept yet.')).toBeVisible();
+  await press('Publish this plan');
+  await press('Publish to the staff');
+  await expect(page.getByText('The classes follow this plan.')).toBeVisible();
+});
+
+test('several figures move together; what would make it fit is taken; a kept version is gone back to', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle to fit');
+  await page.getByRole('button', { name: 'Keep by a name' }).click();
+  await page.getByLabel('Name of this version').fill('First thoughts');
+  await page.getByRole('button', { name: 'Keep it by this name' }).click();
+  await expect(page.getByRole('button', { name: 'Keep by a name' })).toBeEnabled();
+
+  const [gather, crossOver] = [await lessonOf(page, 'gather'), await lessonOf(page, 'cross-over')];
+  await chipOf(page, 'gather').click();
+  await chipOf(page, 'cross-over').click({ modifiers: ['Shift'] });
+  await expect(page.getByText('2 figures are chosen')).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await expect(chipOf(page, 'gather')).toHaveAttribute('aria-label', new RegExp(`lesson ${gather + 1}\\b`));
+  await expect(chipOf(page, 'cross-over')).toHaveAttribute(
+    'aria-label',
+    new RegExp(`lesson ${crossOver + 1}\\b`),
+  );
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+
+  const fit = page.getByRole('region', { name: 'What would make it fit' });
+  await fit.getByRole('button', { name: 'Try what would help' }).click();
+  await expect(fit.getByText('One more lesson')).toBeVisible();
+  await expect(fit.getByRole('button', { name: 'Ask again' })).toBeVisible({ timeout: 120_000 });
+  const longer = fit.getByText('One more lesson').locator('xpath=../..');
+  await longer.getByRole('button', { name: 'Take' }).click();
+  await expect(page.getByRole('navigation', { name: 'Lessons' }).getByRole('button')).toHaveCount(9);
+  await expect(page.getByText('Left out: 0')).toBeVisible();
+
+  await page.getByText('Versions of the plan').click();
+  await page.getByRole('button', { name: 'Go back to First thoughts' }).click();
+  await expect(page.getByText('Left out: 5')).toBeVisible();
+  await expect(chipOf(page, 'gather')).toHaveAttribute('aria-label', new RegExp(`lesson ${gather}\\b`));
+});
+
+test('two directors at once: both moves stand', async ({ browser }) => {
+  const one = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(one, 'Hustle for two');
+  const two = await openAs(browser, 'Ottilie Marsh', new URL(one.url()).pathname);
+  const [gather, wrap] = [await lessonOf(one, 'gather'), await lessonOf(two, 'wrap')];
+  await chipOf(one, 'gather').focus();
+  await chipOf(two, 'wrap').focus();
+  await Promise.all([one.keyboard.press('ArrowRight'), two.keyboard.press('ArrowRight')]);
+  for (const page of [one, two]) {
+    await expect(chipOf(page, 'gather')).toHaveAttribute('aria-label', new RegExp(`lesson ${gather + 1}\\b`));
+    await expect(chipOf(page, 'wrap')).toHaveAttribute('aria-label', new RegExp(`lesson ${wrap + 1}\\b`));
+  }
+});
+
+test('lessons, dates and rules of a course: each change is seen on the map, and dates pass over holidays', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle by rules');
+  await page.getByRole('link', { name: 'Lessons, dates and rules' }).click();
+  const minutes = page.getByLabel('Length of lesson 1, minutes');
+  await minutes.fill('75');
+  await minutes.press('Enter');
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^1 / }).first()).toContainText('51');
+  await page.getByLabel('Value of Free spin').selectOption('must');
+  await page.getByLabel('Points for each could that is left out').fill('50');
+  await page.getByLabel('Points for each could that is left out').press('Enter');
+  await page.reload();
+  await expect(page.getByLabel('Length of lesson 1, minutes')).toHaveValue('75');
+  await expect(page.getByRole('button', { name: 'Back to 100' })).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the map' }).click();
+  await expect(page.getByText('25 min free')).toBeVisible();
+  await page.getByRole('link', { name: 'What the points mean' }).click();
+  await expect(page.getByText('a could 50')).toBeVisible();
+});
+
+test('planning again proposes nothing when nothing better is found', async ({ browser }) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle again');
+  await planAndTake(page);
+  await page.getByRole('button', { name: 'Plan this level' }).click();
+  await expect(page.getByText('No better plan exists.')).toBeVisible({ timeout: 100_000 });
+  await page.getByRole('button', { name: /^Good$|^Keep the plan/ }).click();
+  await expect(page.getByRole('button', { name: 'Plan this level' })).toBeVisible();
+});
