@@ -1,4 +1,5 @@
 export function startDemoServer(
   root: string,
   today: string,
+  more?: Readonly<Record<string, string>>,
 ): Promise<{ readonly address: string; stop(): Promise<void> }>;

@@ -2,9 +2,9 @@ import { startThrowawayCluster } from './postgres.mjs';
 import { startServerProcess } from './server-process.mjs';
 
 /** The built product on a throwaway database with the demo, on a day of its own. */
-export async function startDemoServer(root, today) {
+export async function startDemoServer(root, today, more = {}) {
   const cluster = await startThrowawayCluster();
-  const settings = { MAPSTEP_TODAY: today, NODE_ENV: 'production', PORT: '0' };
+  const settings = { MAPSTEP_TODAY: today, NODE_ENV: 'production', PORT: '0', ...more };
   const server = await startServerProcess(root, cluster.url('postgres'), settings);
   const stop = async () => {
     await server.stop('SIGTERM');

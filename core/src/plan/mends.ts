@@ -3,7 +3,7 @@ import { compilePlan } from './compile.ts';
 import { allowedLessons } from './domain.ts';
 import { type BrokenRule, judgePlan } from './judge.ts';
 import { layInto } from './moves.ts';
-import { type Placed, type PlanProblem, taughtLessons } from './problem.ts';
+import type { Placed, PlanProblem } from './problem.ts';
 import { type MoveEffect, type Moves, moveEffect } from './reasons.ts';
 import { LEFT, SearchState } from './search-state.ts';
 
@@ -17,43 +17,60 @@ const MOST_MENDS = 3;
 
 /**
  * Moves after which a broken rule holds and no other is broken that held, the cheapest first, at most three. Empty
- * when no single move and no taking along mends it.
+ * when no single move and no taking along mends it. Costs a judgement for each move that is tried.
  */
 export function planMends(problem: PlanProblem, placed: Placed, broken: BrokenRule): readonly PlanMend[] {
   const before = judgePlan(problem, placed);
   const isMended = (effect: MoveEffect) =>
     effect.broken.length === 0 &&
     effect.mended.some(({ rule, at }) => rule === broken.rule && at === broken.at);
-  return candidates(problem, placed, broken)
-    .map(({ kind, moves }) => ({ kind, moves, effect: moveEffect(problem, placed, moves, before) }))
-    .filter(({ effect }) => isMended(effect))
-    .sort((a, b) => a.effect.change.total - b.effect.change.total)
-    .slice(0, MOST_MENDS);
+  for (const moves of candidates(problem, placed, broken)) {
+    const mends = moves
+      .map(candidate => ({ ...candidate, effect: moveEffect(problem, placed, candidate.moves, before) }))
+      .filter(({ effect }) => isMended(effect));
+    if (mends.length > 0)
+      return mends.sort((a, b) => a.effect.change.total - b.effect.change.total).slice(0, MOST_MENDS);
+  }
+  return [];
 }
 
 type Candidate = Pick<PlanMend, 'kind' | 'moves'>;
 
-function candidates(problem: PlanProblem, placed: Placed, { rule, at, lesson }: BrokenRule): Candidate[] {
-  if (rule === 'capacity' || rule === 'quality')
-    return problem.items
-      .filter(({ id }) => isMovable(problem, id) && touches(problem, placed, id, lesson ?? 0))
-      .flatMap(({ id }) => movesOf(problem, placed, id));
+/** In rounds: the next is only tried when nothing of the one before mends the rule. */
+function candidates(
+  problem: PlanProblem,
+  placed: Placed,
+  { rule, at, lesson = 0 }: BrokenRule,
+): readonly (readonly Candidate[])[] {
+  if (rule === 'capacity' || rule === 'quality') {
+    const movable = problem.items.filter(({ id }) => isMovable(problem, id));
+    const here = movable.filter(({ id }) => placed[id] === lesson);
+    const reviewed = movable.filter(({ id }) => isReviewedIn(placed, id, lesson));
+    return [
+      here.flatMap(({ id }) => movesOf(problem, placed, id)),
+      reviewed.flatMap(({ id }) => movesOf(problem, placed, id)),
+      here.map(({ id }) => leaveOut(id)),
+    ];
+  }
   const item = problem.items.find(({ id }) => id === at);
   if (!item || !isMovable(problem, at)) return [];
   const here = placed[at];
   const along = rule === 'need' && here !== undefined ? takeAlong(problem, placed, at, here) : undefined;
-  return [...(along ? [{ kind: 'take-along', moves: along } as const] : []), ...movesOf(problem, placed, at)];
+  const taken = along ? [{ kind: 'take-along', moves: along } as const] : [];
+  return [[...taken, ...movesOf(problem, placed, at)], [leaveOut(at)]];
 }
 
-/** Each lesson that an item may have, with what it must take along there; and leaving it out. */
+function leaveOut(id: string): Candidate {
+  return { kind: 'leave-out', moves: { [id]: null } };
+}
+
+/** Each other lesson that an item may have. */
 function movesOf(problem: PlanProblem, placed: Placed, id: string): Candidate[] {
   const item = problem.items.find(entry => entry.id === id);
   if (!item) return [];
-  const lessons = allowedLessons(problem, item).filter(lesson => lesson !== placed[id]);
-  return [
-    ...lessons.map(lesson => ({ kind: 'move', moves: { [id]: lesson } }) as const),
-    { kind: 'leave-out', moves: { [id]: null } },
-  ];
+  return allowedLessons(problem, item)
+    .filter(lesson => lesson !== placed[id])
+    .map(lesson => ({ kind: 'move', moves: { [id]: lesson } }));
 }
 
 /**
@@ -88,8 +105,11 @@ function isMovable(problem: PlanProblem, id: string): boolean {
   return problem.taught?.items[id] === undefined;
 }
 
-/** True for an item that is introduced, or reviewed, in a lesson still to come. */
-function touches(problem: PlanProblem, placed: Placed, id: string, lesson: number): boolean {
+/** True for an item of an earlier lesson that may still be reviewed, or joined, in this one. */
+function isReviewedIn(placed: Placed, id: string, lesson: number): boolean {
   const there = placed[id];
-  return there !== undefined && there <= lesson && lesson - there <= 5 && lesson > taughtLessons(problem);
+  return there !== undefined && there < lesson && lesson - there <= LAST_REVIEW;
 }
+
+/** The last review of a split item. */
+const LAST_REVIEW = 5;

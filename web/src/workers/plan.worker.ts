@@ -1,5 +1,6 @@
 import {
   askWhatIf,
+  type BrokenRule,
   type ClassPlan,
   type Course,
   type FoundPlan,
@@ -10,8 +11,10 @@ import {
   type MipSolver,
   openLibrary,
   type Placed,
+  type PlanMend,
   type PlanProblem,
   planClass,
+  planMends,
   type Recap,
   type Result,
   solvePlan,
@@ -20,6 +23,8 @@ import {
 } from '@map-step/core';
 import { expose } from 'comlink';
 import { loadSolver } from './load-solver.ts';
+
+export type MendsOfRule = readonly Pick<PlanMend, 'kind' | 'moves'>[];
 
 let solver: Promise<MipSolver> | undefined;
 
@@ -81,6 +86,11 @@ const worker = {
       await onAnswer(askWhatIf(problem, placed, whatIf), index + 1, asked.length);
       if (index === 0) await onMinutes(leastMinutes(problem, placed, await loadOnce()));
     }
+  },
+
+  /** What would mend each of these rules; tries hundreds of moves for a lesson that is too full. */
+  findMends(problem: PlanProblem, placed: Placed, broken: readonly BrokenRule[]): readonly MendsOfRule[] {
+    return broken.map(rule => planMends(problem, placed, rule).map(({ kind, moves }) => ({ kind, moves })));
   },
 
   planClass(

@@ -8,7 +8,7 @@ import type {
   WhatIfAnswer,
 } from '@map-step/core';
 import { proxy, type Remote, wrap } from 'comlink';
-import type { PlanWorker } from './plan.worker.ts';
+import type { MendsOfRule, PlanWorker } from './plan.worker.ts';
 
 interface Started {
   readonly worker: Worker;
@@ -28,6 +28,14 @@ export async function planClassInWorker(
 ): Promise<Result<ClassPlan, readonly string[]>> {
   shared ??= startWorker().remote;
   return await shared.planClass(...source);
+}
+
+/** What would mend each broken rule of a plan, worked out beside the page. */
+export async function findMendsInWorker(
+  ...source: Parameters<PlanWorker['findMends']>
+): Promise<readonly MendsOfRule[]> {
+  shared ??= startWorker().remote;
+  return await shared.findMends(...source);
 }
 
 let spare: Started | undefined;

@@ -1,12 +1,11 @@
 import { chakra } from '@chakra-ui/react';
-import type { PlannedLesson } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { Check, TriangleAlert } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { memo, useCallback, useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { Spoken } from '../../ui/parts.tsx';
 import { useCourseView } from './course-view.ts';
-import { lessonMinutes } from './lesson-minutes.ts';
+import { type LessonMinutes, lessonMinutes } from './lesson-minutes.ts';
 import { MinutesBar } from './minutes-bar.tsx';
 
 const Bead = chakra('button', {
@@ -16,7 +15,7 @@ const Bead = chakra('button', {
     px: '1.5',
     pt: '0.5',
     pb: '1.5',
-    minWidth: '4rem',
+    minWidth: '0',
     bg: 'transparent',
     border: '0',
     borderBottom: '3px solid',
@@ -38,6 +37,9 @@ export function Barre() {
   const behind = classPlan?.progress.lessons ?? 0;
   const broken = new Set(judged?.broken.flatMap(rule => rule.lesson ?? []));
   const rail = useRef<HTMLElement>(null);
+  const latest = useRef(goTo);
+  latest.current = goTo;
+  const go = useCallback((number: number) => latest.current(number), []);
   useEffect(() => {
     const bead = rail.current?.querySelectorAll('button')[lesson - 1];
     if (rail.current && bead) rail.current.scrollLeft = bead.offsetLeft - rail.current.clientWidth / 2;
@@ -46,49 +48,26 @@ export function Barre() {
     <chakra.nav ref={rail} aria-label="Lessons" overflowX="auto" position="relative">
       <chakra.div
         display="grid"
-        gridTemplateColumns={`repeat(${answer.course.lessons.length}, minmax(5.4rem, 1fr))`}
+        gridTemplateColumns={`repeat(${answer.course.lessons.length}, minmax(0, 1fr))`}
+        minW={{
+          base: `${answer.course.lessons.length * 5.4}rem`,
+          lg: `${answer.course.lessons.length * 4.25}rem`,
+        }}
       >
         {answer.course.lessons.map((courseLesson, index) => {
           const number = index + 1;
           const date = section?.section.dates[index];
           return (
-            <Bead
+            <LessonBead
               key={`lesson-${number}`}
-              type="button"
-              when={date === today ? 'today' : 'other'}
-              aria-current={number === lesson ? 'step' : undefined}
-              onClick={() => goTo(number)}
-            >
-              <chakra.span display="flex" alignItems="baseline" gap="1.5">
-                <chakra.span fontFamily="title" fontSize="lg" fontWeight="700">
-                  {number}
-                </chakra.span>
-                <chakra.span fontSize="xs" color="quiet" whiteSpace="nowrap">
-                  {date === today ? 'today' : date ? format(parseISO(date), 'd MMM') : ''}
-                </chakra.span>
-                <chakra.span
-                  ml="auto"
-                  alignSelf="center"
-                  display="flex"
-                  color={broken.has(number) ? 'stop' : 'ready'}
-                >
-                  {broken.has(number) ? (
-                    <TriangleAlert size={15} aria-hidden />
-                  ) : number <= behind ? (
-                    <Check size={15} strokeWidth={3} aria-hidden />
-                  ) : null}
-                </chakra.span>
-              </chakra.span>
-              <BeadMinutes
-                planned={judged?.lessons[index]}
-                minutes={lessonMinutes(courseLesson, judged?.lessons[index])}
-              />
-              <Spoken>
-                Lesson {number}
-                {number <= behind ? ', taught' : ''}
-                {broken.has(number) ? ', a rule is broken here' : ''}
-              </Spoken>
-            </Bead>
+              number={number}
+              date={date === undefined ? '' : date === today ? 'today' : format(parseISO(date), 'd MMM')}
+              state={broken.has(number) ? 'broken' : number <= behind ? 'taught' : 'ahead'}
+              isOpen={number === lesson}
+              isPlanned={judged !== undefined}
+              goTo={go}
+              {...lessonMinutes(courseLesson, judged?.lessons[index])}
+            />
           );
         })}
       </chakra.div>
@@ -96,21 +75,54 @@ export function Barre() {
   );
 }
 
-function BeadMinutes({
-  planned,
-  minutes,
-}: {
-  planned: PlannedLesson | undefined;
-  minutes: ReturnType<typeof lessonMinutes>;
-}) {
+interface LessonBeadProps extends LessonMinutes {
+  readonly number: number;
+  /** Empty where there is none yet. */
+  readonly date: string;
+  readonly state: 'broken' | 'taught' | 'ahead';
+  readonly isOpen: boolean;
+  readonly isPlanned: boolean;
+  goTo(lesson: number): void;
+}
+
+/** Drawn again only when something of it has changed. */
+const LessonBead = memo(function LessonBead(props: LessonBeadProps) {
+  const { number, date, state, isOpen, isPlanned, goTo, ...minutes } = props;
   return (
-    <>
+    <Bead
+      type="button"
+      when={date === 'today' ? 'today' : 'other'}
+      aria-current={isOpen ? 'step' : undefined}
+      onClick={() => goTo(number)}
+    >
+      <chakra.span display="flex" alignItems="baseline" gap="1.5">
+        <chakra.span fontFamily="title" fontSize="lg" fontWeight="700">
+          {number}
+        </chakra.span>
+        <chakra.span fontSize="xs" color="quiet" whiteSpace="nowrap">
+          {date}
+        </chakra.span>
+        <chakra.span
+          ml="auto"
+          alignSelf="center"
+          display="flex"
+          color={state === 'broken' ? 'stop' : 'ready'}
+        >
+          {state === 'broken' ? (
+            <TriangleAlert size={15} aria-hidden />
+          ) : state === 'taught' ? (
+            <Check size={15} strokeWidth={3} aria-hidden />
+          ) : null}
+        </chakra.span>
+      </chakra.span>
       <MinutesBar minutes={minutes} direction="row" />
       <Spoken>
-        {planned
-          ? `${minutes.new} new, ${minutes.review} review, ${minutes.fixed} fixed of ${minutes.length} minutes`
-          : ''}
+        {isPlanned &&
+          `${minutes.new} new, ${minutes.review} review, ${minutes.fixed} fixed of ${minutes.length} minutes `}
+        Lesson {number}
+        {state === 'taught' ? ', taught' : ''}
+        {state === 'broken' ? ', a rule is broken here' : ''}
       </Spoken>
-    </>
+    </Bead>
   );
-}
+});

@@ -1,7 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { format, parseISO } from 'date-fns';
-import type { ReactNode } from 'react';
-import { useRef } from 'react';
+import { memo, type ReactNode, useRef } from 'react';
 import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { TopStrip } from '../../app/top-strip.tsx';
 import { Label, Select } from '../../ui/parts.tsx';
@@ -54,24 +53,7 @@ export function CourseFrame({ children }: { children: ReactNode }) {
   });
   return (
     <>
-      <TopStrip>
-        <chakra.nav
-          aria-label="Rooms"
-          display="flex"
-          alignSelf="stretch"
-          alignItems="stretch"
-          overflowX="auto"
-        >
-          {ROOMS.map(({ id, word }) => (
-            <RoomLink
-              key={id}
-              to={{ pathname: `/courses/${answer.course.id}/${id}`, search: location.search }}
-            >
-              {word}
-            </RoomLink>
-          ))}
-        </chakra.nav>
-      </TopStrip>
+      <Rooms course={answer.course.id} search={location.search} />
       <chakra.div
         display="grid"
         gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
@@ -89,6 +71,20 @@ export function CourseFrame({ children }: { children: ReactNode }) {
     </>
   );
 }
+
+const Rooms = memo(function Rooms({ course, search }: { course: string; search: string }) {
+  return (
+    <TopStrip>
+      <chakra.nav aria-label="Rooms" display="flex" alignSelf="stretch" alignItems="stretch" overflowX="auto">
+        {ROOMS.map(({ id, word }) => (
+          <RoomLink key={id} to={{ pathname: `/courses/${course}/${id}`, search }}>
+            {word}
+          </RoomLink>
+        ))}
+      </chakra.nav>
+    </TopStrip>
+  );
+});
 
 function CourseTitle() {
   const { answer, section } = useCourseView();

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type Ref, useImperativeHandle, useRef } from 'react';
+import { memo, type Ref, useImperativeHandle, useRef } from 'react';
 import { Button } from '../../ui/parts.tsx';
 import { ROOMS } from './rooms.ts';
 
@@ -23,7 +23,7 @@ const KEYS: readonly (readonly [string, string])[] = [
 ];
 
 /** The keys of the rooms, opened with `?`. */
-export function KeysHelp({ ref }: { ref: Ref<KeysHelpHandle> }) {
+export const KeysHelp = memo(function KeysHelp({ ref }: { ref: Ref<KeysHelpHandle> }) {
   const dialog = useRef<HTMLDialogElement>(null);
   useImperativeHandle(ref, () => ({ open: () => dialog.current?.showModal() }));
   return (
@@ -52,4 +52,4 @@ export function KeysHelp({ ref }: { ref: Ref<KeysHelpHandle> }) {
       <Button onClick={() => dialog.current?.close()}>Close the keys</Button>
     </chakra.dialog>
   );
-}
+});

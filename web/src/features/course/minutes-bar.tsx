@@ -1,10 +1,16 @@
 import { chakra } from '@chakra-ui/react';
+import { memo } from 'react';
 import type { LessonMinutes } from './lesson-minutes.ts';
 
 const HATCH = 'repeating-linear-gradient(135deg, var(--chakra-colors-lead) 0 2px, transparent 2px 5px)';
 
+interface MinutesBarProps {
+  readonly minutes: LessonMinutes;
+  readonly direction: 'row' | 'column';
+}
+
 /** New, review and fixed minutes to scale against the lesson; what is over the length turns red. */
-export function MinutesBar({ minutes, direction }: { minutes: LessonMinutes; direction: 'row' | 'column' }) {
+export const MinutesBar = memo(function MinutesBar({ minutes, direction }: MinutesBarProps) {
   const { length, free } = minutes;
   const isOver = free < 0;
   const used = Math.max(length, length - free);
@@ -27,4 +33,9 @@ export function MinutesBar({ minutes, direction }: { minutes: LessonMinutes; dir
       <chakra.span style={segment(minutes.fixed)} bg="line" />
     </chakra.span>
   );
+}, isSameBar);
+
+function isSameBar(before: MinutesBarProps, after: MinutesBarProps): boolean {
+  const keys = Object.keys(after.minutes) as (keyof LessonMinutes)[];
+  return keys.every(key => before.minutes[key] === after.minutes[key]);
 }

@@ -7,10 +7,11 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
+import { type ComponentProps, memo, useDeferredValue, useMemo } from 'react';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
-import { useCourseView } from '../course/course-view.ts';
+import { type CourseView, CourseViewContext, useCourseView } from '../course/course-view.ts';
 import { Clash } from './clash.tsx';
 import { MinutesProfile } from './minutes-profile.tsx';
 import { PlanPanel } from './plan-panel.tsx';
@@ -22,6 +23,9 @@ import { usePlacing } from './use-placing.ts';
 import { usePlanner } from './use-planner.ts';
 import { useSelection } from './use-selection.ts';
 import { withNames } from './words.ts';
+
+// One object for all renders: with a new one every chip would be drawn again.
+const FROM_FIVE_PIXELS = { activationConstraint: { distance: 5 } };
 
 /** Strands across lessons: where each figure of the level is introduced, and what that costs and breaks. */
 export function MapPage() {
@@ -48,13 +52,22 @@ export function MapPage() {
 }
 
 function PlanMap() {
-  const { draft } = useCourseView();
+  const view = useCourseView();
+  const { saved } = view;
   const placing = usePlacing();
   const planner = usePlanner();
   const selection = useSelection();
-  const moves = useMoves(placing);
-  const chipOf = useChips(selection, planner.found ? { ...moves, move: nothing, shift: nothing } : moves);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  // A hand on the plan shows the plan as it is, while the planner goes on behind it.
+  const moves = useMoves(placing, () => planner.isShown && planner.found && planner.show(false));
+  const chipOf = useChips(selection, moves);
+  // The board answers a key at once; the words beside it follow as soon as there is time.
+  const panel = useDeferredValue(
+    useMemo(
+      () => ({ view, placing, planner, moves, selection, chipOf }),
+      [view, placing, planner, moves, selection, chipOf],
+    ),
+  );
+  const sensors = useSensors(useSensor(PointerSensor, FROM_FIVE_PIXELS));
   useKeys({
     'Ctrl+z': () => placing.undo?.(),
     'Ctrl+Shift+Z': () => placing.redo?.(),
@@ -62,14 +75,14 @@ function PlanMap() {
     p: () => planner.found === undefined && planner.start(),
   });
   const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (!over || planner.found) return;
+    if (!over) return;
     const id = String(active.id);
     const ids = selection.ids.includes(id) ? selection.ids : [id];
     if (over.id === 'left') {
       moves.move(Object.fromEntries(ids.map(one => [one, null])));
       return;
     }
-    const [to, from] = [Number(over.id), draft.placed[id]];
+    const [to, from] = [Number(over.id), saved[id]];
     if (from === undefined || ids.length === 1) moves.move(Object.fromEntries(ids.map(one => [one, to])));
     else moves.shift(ids, to - from);
   };
@@ -88,7 +101,7 @@ function PlanMap() {
         gap="5"
         alignItems="start"
       >
-        <PlanPanel placing={placing} planner={planner} moves={moves} selection={selection} chipOf={chipOf} />
+        <PanelInItsTime {...panel} />
         <chakra.div overflowX={{ base: 'auto', lg: 'visible' }} minW="0" className="no-print">
           {placing.clash ? (
             <Clash placing={placing} />
@@ -105,4 +118,12 @@ function PlanMap() {
   );
 }
 
-const nothing = () => undefined;
+type PanelProps = ComponentProps<typeof PlanPanel> & { readonly view: CourseView };
+
+const PanelInItsTime = memo(function PanelInItsTime({ view, ...props }: PanelProps) {
+  return (
+    <CourseViewContext value={view}>
+      <PlanPanel {...props} />
+    </CourseViewContext>
+  );
+});

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
+import { memo } from 'react';
 import { useCourseView } from '../course/course-view.ts';
-import { lessonMinutes } from '../course/lesson-minutes.ts';
+import { type LessonMinutes, lessonMinutes } from '../course/lesson-minutes.ts';
 import { MinutesBar } from '../course/minutes-bar.tsx';
 
 const show = (minutes: number) => (Number.isInteger(minutes) ? String(minutes) : minutes.toFixed(1));
@@ -26,43 +27,49 @@ export function MinutesProfile() {
         Minutes of each lesson
       </chakra.h2>
       <chakra.div display="grid" gridTemplateColumns={`repeat(${lessons.length}, minmax(0, 1fr))`}>
-        {lessons.map((lesson, index) => {
-          const minutes = lessonMinutes(lesson, draft.judgement?.lessons[index]);
-          return (
-            <chakra.div
-              key={`minutes-${index + 1}`}
-              px="1.5"
-              display="grid"
-              gridTemplateColumns="1.4rem 1fr"
-              gap="2"
-              alignItems="end"
-            >
-              <chakra.div height="5.5rem">
-                <MinutesBar minutes={minutes} direction="column" />
-              </chakra.div>
-              <chakra.div fontSize="xs" lineHeight="1.3" fontVariantNumeric="tabular-nums">
-                <Line word="fixed" value={minutes.fixed} />
-                <Line word="review" value={minutes.review} />
-                <Line word="new" value={minutes.new} isStrong />
-                <chakra.div
-                  color={minutes.free < 0 ? 'stop' : 'quiet'}
-                  fontWeight={minutes.free < 0 ? '700' : '400'}
-                >
-                  {minutes.free < 0 ? `${show(-minutes.free)} min over` : `${show(minutes.free)} min free`}
-                </chakra.div>
-              </chakra.div>
-            </chakra.div>
-          );
-        })}
+        {lessons.map((lesson, index) => (
+          <LessonColumn
+            key={`minutes-${index + 1}`}
+            {...lessonMinutes(lesson, draft.judgement?.lessons[index])}
+            isNarrow={lessons.length >= NARROW_LESSONS}
+          />
+        ))}
       </chakra.div>
     </chakra.section>
   );
 }
 
-function Line({ word, value, isStrong = false }: { word: string; value: number; isStrong?: boolean }) {
-  return (
-    <chakra.p fontWeight={isStrong ? '700' : '400'}>
-      {show(value)} {word}
-    </chakra.p>
+/** From so many lessons on, the words stand over the bar and not beside it. */
+const NARROW_LESSONS = 10;
+
+/** Drawn again only when its minutes have changed. */
+const LessonColumn = memo(function LessonColumn({
+  isNarrow,
+  ...minutes
+}: LessonMinutes & { isNarrow: boolean }) {
+  const words = (
+    <chakra.div fontSize="xs" lineHeight="1.3" fontVariantNumeric="tabular-nums" whiteSpace="nowrap">
+      {!isNarrow && <p>{show(minutes.fixed)} fixed</p>}
+      <p>{show(minutes.review)} review</p>
+      <strong>{show(minutes.new)} new</strong>
+      <chakra.div color={minutes.free < 0 ? 'stop' : 'quiet'} fontWeight={minutes.free < 0 ? '700' : '400'}>
+        {minutes.free < 0 ? `${show(-minutes.free)} min over` : `${show(minutes.free)} min free`}
+      </chakra.div>
+    </chakra.div>
   );
-}
+  if (isNarrow)
+    return (
+      <chakra.div px="1.5" display="grid" gap="1" alignContent="end">
+        {words}
+        <MinutesBar minutes={minutes} direction="row" />
+      </chakra.div>
+    );
+  return (
+    <chakra.div px="1.5" display="grid" gridTemplateColumns="1.4rem 1fr" gap="2" alignItems="end">
+      <chakra.div height="5.5rem">
+        <MinutesBar minutes={minutes} direction="column" />
+      </chakra.div>
+      {words}
+    </chakra.div>
+  );
+});

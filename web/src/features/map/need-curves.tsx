@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type RefObject, useLayoutEffect, useState } from 'react';
+import { type RefObject, useEffect, useState } from 'react';
 import { useCourseView } from '../course/course-view.ts';
 
 interface Curve {
@@ -18,7 +18,7 @@ export function NeedCurves({
 }) {
   const { library, draft } = useCourseView();
   const [curves, setCurves] = useState<readonly Curve[]>([]);
-  useLayoutEffect(() => {
+  useEffect(() => {
     const links = chosen
       ? [...library.patterns.values()].flatMap(({ id, needs }) =>
           (needs ?? []).filter(need => id === chosen || need === chosen).map(need => ({ need, id })),
@@ -32,9 +32,13 @@ export function NeedCurves({
           return path ? [{ key: `${need} ${id}`, path, isBroken }] : [];
         }),
       );
-    measure();
+    // Measured once the board has been laid out anyway: asking earlier would lay it out twice.
+    const frame = requestAnimationFrame(measure);
     window.addEventListener('resize', measure);
-    return () => window.removeEventListener('resize', measure);
+    return () => {
+      cancelAnimationFrame(frame);
+      window.removeEventListener('resize', measure);
+    };
   }, [board, chosen, library, draft]);
   return (
     <chakra.svg

@@ -30,7 +30,7 @@ export function PlanPanel({ placing, planner, moves, selection, chipOf }: PanelP
   const { search } = useLocation();
   const isDirector = me.role === 'director';
   const { found } = planner;
-  const hands = isDirector && !found ? moves : undefined;
+  const hands = isDirector && !(found && planner.isShown) ? moves : undefined;
   return (
     <chakra.aside display="grid" gap="4" alignContent="start" aria-label="The plan" className="no-print">
       {isDirector && !found && (
@@ -49,11 +49,10 @@ export function PlanPanel({ placing, planner, moves, selection, chipOf }: PanelP
           </chakra.div>
         </chakra.div>
       )}
-      {found ? (
+      {found && (
         <Proposal planner={planner} found={found} take={taken => moves.move(taken, 'The level planned')} />
-      ) : (
-        <Verdict moves={hands} />
       )}
+      {!(found && planner.isShown) && <Verdict moves={hands} />}
       {selection.ids.length > 1 && (
         <Label>{selection.ids.length} figures are chosen: arrows and dragging move them together.</Label>
       )}

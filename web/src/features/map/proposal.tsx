@@ -60,6 +60,14 @@ export function Proposal({ planner, found, take }: ProposalProps) {
             {some === all ? `Take all ${all} moves` : `Take ${some} of ${all} moves`}
           </Button>
           <Button onClick={planner.dismiss}>Keep the plan as it was</Button>
+          <chakra.div display="flex" gap="1.5" role="group" aria-label="On the board">
+            <Button size="small" aria-pressed={planner.isShown} onClick={() => planner.show(true)}>
+              The proposal
+            </Button>
+            <Button size="small" aria-pressed={!planner.isShown} onClick={() => planner.show(false)}>
+              The plan as it is
+            </Button>
+          </chakra.div>
           {after.broken.length > 0 && (
             <Notice tone="stop" title="So it would break a rule:">
               {after.broken.slice(0, 3).map(rule => (

@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { useDroppable } from '@dnd-kit/core';
 import { lastIntroducing } from '@map-step/core';
-import { type ReactNode, useRef } from 'react';
+import { memo, useRef } from 'react';
 import { useCourseView } from '../course/course-view.ts';
 import { FigureOnMap } from './figure-on-map.tsx';
 import { LANES, type LaneItem, packLane } from './lanes.ts';
@@ -62,8 +62,8 @@ function LessonColumn({ lesson }: { lesson: number }) {
       bg={isOver ? 'nowTint' : lesson === current ? 'panel' : 'transparent'}
     >
       {isClosed && (
-        <chakra.p fontSize="xs" color="quiet" p="2" pt="6">
-          Puts it together and checks: nothing new.
+        <chakra.p fontSize="xs" color="quiet" px="1.5" lineHeight="1.3">
+          nothing new
         </chakra.p>
       )}
     </chakra.div>
@@ -76,8 +76,28 @@ interface LaneProps {
   readonly chipOf: (id: string) => ChipProps | undefined;
 }
 
+/** From so many lessons on, a chip reaches over its column, up to the first review mark. */
+const NARROW_LESSONS = 10;
+
+/** Hundreds of marks are drawn at every move: they are plain elements, dressed by their lane. */
+const MARKS = {
+  '& > .line': { height: '1px', bg: 'line', mr: '50%' },
+  '& > .place': { px: '1', minW: '0' },
+  '&[data-narrow] > .place': { mr: '-1.15rem', pl: '0.5' },
+  '& > .review': {
+    justifySelf: 'center',
+    px: '1',
+    bg: 'paper',
+    border: '1px solid',
+    borderColor: 'line',
+    fontSize: 'xs',
+    color: 'quiet',
+    fontVariantNumeric: 'tabular-nums',
+  },
+};
+
 function Lane({ word, items, chipOf }: LaneProps) {
-  const { answer } = useCourseView();
+  const count = useCourseView().answer.course.lessons.length;
   return (
     <chakra.section position="relative" borderTop="1px solid" borderColor="line" pb="1">
       <chakra.h2 fontSize="xs" fontWeight="600" color="quiet" pl="1.5" lineHeight="1.3">
@@ -85,60 +105,60 @@ function Lane({ word, items, chipOf }: LaneProps) {
       </chakra.h2>
       <chakra.div
         display="grid"
-        gridTemplateColumns={`repeat(${answer.course.lessons.length}, minmax(0, 1fr))`}
+        gridTemplateColumns={`repeat(${count}, minmax(0, 1fr))`}
         rowGap="0.5"
         alignItems="center"
+        css={MARKS}
+        data-narrow={count >= NARROW_LESSONS || undefined}
       >
         {items.map(item => {
           const chip = chipOf(item.pattern.id);
-          return (
-            chip && (
-              <Row key={item.pattern.id} item={item}>
-                <FigureOnMap {...chip} />
-              </Row>
-            )
-          );
+          return chip && <Row key={item.pattern.id} item={item} chip={chip} />;
         })}
       </chakra.div>
     </chakra.section>
   );
 }
 
-function Row({ item, children }: { item: LaneItem; children: ReactNode }) {
-  const end = Math.max(item.lesson, ...item.reviews.map(({ lesson }) => lesson));
+interface RowProps {
+  readonly item: LaneItem;
+  readonly chip: ChipProps;
+}
+
+/** A figure with its review marks behind it. Drawn again only when something of it has changed. */
+const Row = memo(function Row({ item, chip }: RowProps) {
+  const { lesson, row, reviews, pattern } = item;
+  const end = Math.max(lesson, ...reviews.map(review => review.lesson));
   return (
     <>
-      {end > item.lesson && (
-        <chakra.span
-          aria-hidden
-          gridRow={item.row}
-          gridColumn={`${item.lesson} / ${end + 1}`}
-          height="1px"
-          bg="line"
-          mr="50%"
-        />
+      {end > lesson && (
+        <span aria-hidden className="line" style={{ gridRow: row, gridColumn: `${lesson} / ${end + 1}` }} />
       )}
-      <chakra.div gridRow={item.row} gridColumn={item.lesson} px="1" minW="0">
-        {children}
-      </chakra.div>
-      {item.reviews.map(({ lesson, minutes }) => (
-        <chakra.span
-          key={lesson}
-          gridRow={item.row}
-          gridColumn={lesson}
-          justifySelf="center"
-          px="1"
-          bg="paper"
-          border="1px solid"
-          borderColor="line"
-          fontSize="xs"
-          color="quiet"
-          fontVariantNumeric="tabular-nums"
-          title={`${item.pattern.name}: ${minutes} minutes of review`}
+      <div className="place" style={{ gridRow: row, gridColumn: lesson }}>
+        <FigureOnMap {...chip} />
+      </div>
+      {reviews.map(review => (
+        <span
+          key={review.lesson}
+          className="review"
+          style={{ gridRow: row, gridColumn: review.lesson }}
+          title={`${pattern.name}: ${review.minutes} minutes of review`}
         >
-          {minutes.toFixed(1)}
-        </chakra.span>
+          {review.minutes.toFixed(1)}
+        </span>
       ))}
     </>
+  );
+}, isSameRow);
+
+function isSameRow(before: RowProps, after: RowProps): boolean {
+  const keys = Object.keys(after.chip) as (keyof ChipProps)[];
+  return (
+    before.item.pattern === after.item.pattern &&
+    before.item.lesson === after.item.lesson &&
+    before.item.row === after.item.row &&
+    before.item.reviews.length === after.item.reviews.length &&
+    before.item.reviews.every((review, index) => review.minutes === after.item.reviews[index]?.minutes) &&
+    keys.every(key => before.chip[key] === after.chip[key])
   );
 }

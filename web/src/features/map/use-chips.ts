@@ -1,5 +1,4 @@
-import type { ComponentProps } from 'react';
-import { useCallback, useMemo, useRef } from 'react';
+import { type ComponentProps, startTransition, useCallback, useMemo, useRef } from 'react';
 import { useCourseView } from '../course/course-view.ts';
 import type { ChipActions, FigureOnMap } from './figure-on-map.tsx';
 import type { MapMoves } from './use-moves.ts';
@@ -18,7 +17,8 @@ export function useChips(selection: Selection, moves: MapMoves): (id: string) =>
       step: (id, by) => {
         const { selection: chosen, moves: hands } = latest.current;
         const ids = chosen.ids.includes(id) ? chosen.ids : [id];
-        if (!chosen.ids.includes(id)) chosen.choose(id);
+        // The move is drawn first; that the figure is chosen too may follow.
+        if (!chosen.ids.includes(id)) startTransition(() => chosen.choose(id));
         if (by === null) hands.move(Object.fromEntries(ids.map(one => [one, null])));
         else hands.shift(ids, by);
       },

@@ -1,5 +1,5 @@
 import { lastIntroducing, type Moves, moveEffect } from '@map-step/core';
-import { useState } from 'react';
+import { startTransition, useState } from 'react';
 import { useCourseView } from '../course/course-view.ts';
 import type { Placing } from './use-placing.ts';
 import { effectInWords, withNames } from './words.ts';
@@ -14,7 +14,7 @@ export interface MapMoves {
 }
 
 /** Changes of the plan by hand. */
-export function useMoves(placing: Placing): MapMoves {
+export function useMoves(placing: Placing, onMove: () => void): MapMoves {
   const { draft, saved: placed, library, me } = useCourseView();
   const [spoken, say] = useState('');
   const { problem } = draft;
@@ -28,13 +28,16 @@ export function useMoves(placing: Placing): MapMoves {
     );
     if (real.length === 0) return;
     const words = why ?? real.map(([id, to]) => moveInWords(nameOf(id), to)).join(', ');
+    onMove();
     const effect = moveEffect(problem, placed, Object.fromEntries(real));
     placing.place(
       real.map(([pattern, to]) => ({ pattern, to })),
       words.slice(0, 200),
     );
     const broken = effect.broken.map(rule => `${nameOf(rule.at)} ${withNames(rule.message, library)}`);
-    say(`${words}. ${broken.length > 0 ? broken.join('. ') : `It ${effectInWords(effect, library)}`}.`);
+    startTransition(() =>
+      say(`${words}. ${broken.length > 0 ? broken.join('. ') : `It ${effectInWords(effect, library)}`}.`),
+    );
   };
   const shift: MapMoves['shift'] = (ids, by) => {
     if (!problem) return;

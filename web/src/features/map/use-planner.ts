@@ -10,6 +10,9 @@ export interface Planner {
   /** The best plan so far; it stays after the planner has ended, until it is dismissed. */
   readonly found: FoundPlan | undefined;
   readonly isRunning: boolean;
+  /** True while the board shows the proposal, and not the plan as it is. */
+  readonly isShown: boolean;
+  show(isShown: boolean): void;
   start(): void;
   /** Ends at once; the best plan found stays to be looked at. */
   stop(): void;
@@ -19,9 +22,11 @@ export interface Planner {
 
 /** Plans the level in a worker; each better plan is shown at once, beside the plan as it is. */
 export function usePlanner(): Planner {
-  const { draft, preview } = useCourseView();
+  const { draft, saved, preview } = useCourseView();
   const [found, setFound] = useState<FoundPlan>();
   const [isRunning, setRunning] = useState(false);
+  const [isShown, setShown] = useState(true);
+  const shows = useRef(true);
   const run = useRef<PlannerRun>(undefined);
   useEffect(() => {
     warmPlanner();
@@ -35,12 +40,19 @@ export function usePlanner(): Planner {
     setRunning(false);
     warmPlanner();
   };
+  const show = (next: boolean) => {
+    shows.current = next;
+    setShown(next);
+    preview(next ? found?.placed : undefined);
+  };
   const start = () => {
     if (!draft.problem || run.current) return;
-    const own = runPlanner(draft.problem, draft.placed, SECONDS, plan => {
+    shows.current = true;
+    setShown(true);
+    const own = runPlanner(draft.problem, saved, SECONDS, plan => {
       if (run.current !== own) return;
       setFound(plan);
-      preview(plan.placed);
+      if (shows.current) preview(plan.placed);
     });
     run.current = own;
     setRunning(true);
@@ -55,5 +67,5 @@ export function usePlanner(): Planner {
     setFound(undefined);
     preview(undefined);
   };
-  return { found, isRunning, start, stop, dismiss };
+  return { found, isRunning, isShown, show, start, stop, dismiss };
 }

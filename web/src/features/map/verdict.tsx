@@ -1,14 +1,16 @@
 import { chakra } from '@chakra-ui/react';
-import { type BrokenRule, planMends } from '@map-step/core';
-import { useMemo } from 'react';
+import type { BrokenRule } from '@map-step/core';
 import { Button, Notice } from '../../ui/parts.tsx';
+import type { MendsOfRule } from '../../workers/plan.worker.ts';
 import { useCourseView } from '../course/course-view.ts';
+import { useMends } from './use-mends.ts';
 import { type MapMoves, moveInWords } from './use-moves.ts';
 import { costInWords, withNames } from './words.ts';
 
 /** How good the plan is, in words: what is broken, with what would mend it, or what it costs. */
 export function Verdict({ moves }: { moves: MapMoves | undefined }) {
   const { draft } = useCourseView();
+  const mends = useMends(moves !== undefined);
   const { judgement } = draft;
   if (!judgement) return null;
   const { broken, cost } = judgement;
@@ -19,8 +21,8 @@ export function Verdict({ moves }: { moves: MapMoves | undefined }) {
         title={broken.length === 1 ? 'One rule is broken' : `${broken.length} rules are broken`}
       >
         <chakra.ul listStyleType="none" p="0" fontSize="sm" display="grid" gap="2">
-          {broken.map(rule => (
-            <Broken key={`${rule.at} ${rule.message}`} rule={rule} moves={moves} />
+          {broken.map((rule, index) => (
+            <Broken key={`${rule.at} ${rule.message}`} rule={rule} mends={mends[index] ?? []} moves={moves} />
           ))}
         </chakra.ul>
       </Notice>
@@ -45,10 +47,14 @@ export function Verdict({ moves }: { moves: MapMoves | undefined }) {
   );
 }
 
-function Broken({ rule, moves }: { rule: BrokenRule; moves: MapMoves | undefined }) {
-  const { draft, library } = useCourseView();
-  const { problem, placed } = draft;
-  const mends = useMemo(() => (problem ? planMends(problem, placed, rule) : []), [problem, placed, rule]);
+interface BrokenProps {
+  readonly rule: BrokenRule;
+  readonly mends: MendsOfRule;
+  readonly moves: MapMoves | undefined;
+}
+
+function Broken({ rule, mends, moves }: BrokenProps) {
+  const { library } = useCourseView();
   const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
   return (
     <li>
@@ -57,12 +63,12 @@ function Broken({ rule, moves }: { rule: BrokenRule; moves: MapMoves | undefined
       {moves && (
         <chakra.div display="flex" gap="1" flexWrap="wrap" mt="1">
           {mends.slice(0, 2).map(mend => {
-            const words = Object.entries(mend.moves).map(([id, to]) => moveInWords(nameOf(id), to));
-            const along =
-              mend.kind === 'take-along' ? `Take its need along: ${words.join(', ')}` : words.join(', ');
+            const steps = Object.entries(mend.moves).map(([id, to]) => moveInWords(nameOf(id), to));
+            const words =
+              mend.kind === 'take-along' ? `Take its need along: ${steps.join(', ')}` : steps.join(', ');
             return (
-              <Button key={along} size="small" textAlign="left" onClick={() => moves.move(mend.moves, along)}>
-                {along}
+              <Button key={words} size="small" textAlign="left" onClick={() => moves.move(mend.moves, words)}>
+                {words}
               </Button>
             );
           })}
