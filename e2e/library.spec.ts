@@ -64,3 +64,26 @@ test('two figures are compared count by count, and the level tells what begins a
   await page.getByRole('button', { name: 'Follower' }).click();
   await expect(page.getByRole('button', { name: 'Follower' })).toHaveAttribute('aria-pressed', 'true');
 });
+
+test('a file of the studio is shown field by field before anything is written, then brought in and taken back', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  const file = await page.evaluate(async () => (await fetch('/api/studio/export')).text());
+  const studio = JSON.parse(file);
+  studio.rooms[0].name = 'Loft by the water';
+  studio.rooms.push({ id: 'boat-shed', name: 'Boat shed', length: 8, width: 5 });
+  await page.getByLabel('File to import').setInputFiles({
+    name: 'studio.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(studio)),
+  });
+  await expect(page.getByText(/^This file: new: 1 room; 1 changed; \d+ the same already/)).toBeVisible();
+  await expect(page.getByText(/name from “Sail Loft” to “Loft by the water”/)).toBeVisible();
+  await page.getByRole('button', { name: 'Bring it in, with the change' }).click();
+  await expect(page.getByText(/^Imported: new: 1 room; 1 changed/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take this whole import back' }).click();
+  await expect(page.getByText('Taken back: 1 removed, 1 put back.')).toBeVisible();
+  const after = await page.evaluate(async () => (await fetch('/api/studio/export')).text());
+  expect(after).toBe(file);
+});

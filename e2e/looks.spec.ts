@@ -8,6 +8,8 @@ const VIEWS = [
   ['Compare', '/courses/hustle-1/material/left-turn/with/right-turn'],
   ['Level', '/courses/hustle-1/material/level'],
   ['Map', '/courses/hustle-1/map'],
+  ['Settings', '/courses/hustle-1/settings'],
+  ['Cost', '/courses/hustle-1/cost'],
   ['Lesson', '/courses/hustle-1/lesson?lesson=6'],
   ['Recap', '/courses/hustle-1/recap?lesson=2'],
 ] as const;
@@ -45,4 +47,23 @@ test('the rooms and lessons are reached by keys alone', async ({ browser }) => {
   await page.keyboard.press('g');
   await page.keyboard.press('l');
   await expect(page).toHaveURL(/\/lesson\?/);
+});
+
+test('on paper the step sheet and the plan are light, and nothing on them can be pressed', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/material/left-turn', 'dim');
+  await expect(page.getByRole('region', { name: 'Step sheet' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  const ink = () => page.evaluate(() => getComputedStyle(document.body).color);
+  expect(await ink()).toBe('rgb(27, 31, 59)');
+  await expect(page.locator('button:visible, form:visible, nav:visible')).toHaveCount(0);
+  await expect(page.getByText(/Hustle 1 · as of 9 March 2026/)).toBeVisible();
+  await expect(page.getByText('quarter right, then step').first()).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
+  await page.goto('/courses/hustle-1/map');
+  await page.getByRole('button', { name: 'Plan this level' }).waitFor();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('button:visible, form:visible, nav:visible')).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /^1, 9 Feb Side basic/ })).toBeVisible();
 });

@@ -53,6 +53,7 @@ const config = defineConfig({
     '.no-print': { '@media print': { display: 'none !important' } },
     '.only-print': { '@media screen': { display: 'none !important' } },
     ':root, :root *': { '@media print': { printColorAdjust: 'exact', ...DAY_COLORS } },
+    input: { '@media print': { border: 'none', background: 'none', padding: '0', fieldSizing: 'content' } },
     // Nothing on paper can be pressed or opened.
     'button:not([data-prints]), form, nav, details': { '@media print': { display: 'none !important' } },
   },

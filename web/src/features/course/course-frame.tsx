@@ -60,6 +60,11 @@ export function CourseFrame({ children }: { children: ReactNode }) {
         columnGap="5"
         px={{ base: '3', lg: '5' }}
         pt="3"
+        bg="paper"
+        position={{ lg: 'sticky' }}
+        top="0"
+        zIndex="4"
+        className="no-print"
       >
         <CourseTitle />
         <Barre />

@@ -47,13 +47,14 @@ const LessonColumn = memo(function LessonColumn({
   isNarrow,
   ...minutes
 }: LessonMinutes & { isNarrow: boolean }) {
+  const unit = isNarrow ? '' : ' min';
   const words = (
     <chakra.div fontSize="xs" lineHeight="1.3" fontVariantNumeric="tabular-nums" whiteSpace="nowrap">
       {!isNarrow && <p>{show(minutes.fixed)} fixed</p>}
       <p>{show(minutes.review)} review</p>
       <strong>{show(minutes.new)} new</strong>
       <chakra.div color={minutes.free < 0 ? 'stop' : 'quiet'} fontWeight={minutes.free < 0 ? '700' : '400'}>
-        {minutes.free < 0 ? `${show(-minutes.free)} min over` : `${show(minutes.free)} min free`}
+        {minutes.free < 0 ? `${show(-minutes.free)}${unit} over` : `${show(minutes.free)}${unit} free`}
       </chakra.div>
     </chakra.div>
   );

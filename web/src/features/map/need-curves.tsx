@@ -70,7 +70,8 @@ function curveBetween(board: HTMLElement, from: string, to: string): string | un
   const end = board.querySelector(`[data-figure="${to}"]`)?.getBoundingClientRect();
   if (!start || !end) return undefined;
   const origin = board.getBoundingClientRect();
-  const isOnward = end.left >= start.right - 2;
+  // On a narrow board a chip reaches a little into the next column.
+  const isOnward = end.left >= start.right - 24;
   const x1 = (isOnward ? start.right : start.left) - origin.left;
   const x2 = end.left - origin.left;
   const [y1, y2] = [start, end].map(box => box.top + box.height / 2 - origin.top) as [number, number];

@@ -31,7 +31,9 @@ export function PrintedPlan() {
             <th>Lesson</th>
             <th>New</th>
             <th>Reviewed</th>
-            <th>Minutes new, review, of</th>
+            <th>New, min</th>
+            <th>Review, min</th>
+            <th>Room, min</th>
           </tr>
         </thead>
         <tbody>
@@ -45,9 +47,9 @@ export function PrintedPlan() {
                 </td>
                 <td>{lesson.introduce.map(nameOf).join(', ') || 'nothing new'}</td>
                 <td>{lesson.reviews.map(({ id }) => nameOf(id)).join(', ')}</td>
-                <td>
-                  {lesson.new / 10}, {lesson.review / 10}, {lesson.capacity / 10}
-                </td>
+                <td>{lesson.new / 10}</td>
+                <td>{lesson.review / 10}</td>
+                <td>{lesson.capacity / 10}</td>
               </tr>
             );
           })}
