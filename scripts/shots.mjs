@@ -16,10 +16,15 @@ const TEACHER = 'Bram Okoro';
 
 const planLevel = async page => {
   await page.getByRole('button', { name: 'Plan this level' }).click();
-  await page.getByText('Left out: 0').waitFor();
+  await page.getByText('No better plan exists.').waitFor();
+  await page.getByRole('button', { name: /^Take all/ }).click();
   await page.getByRole('button', { name: 'Plan this level' }).waitFor();
   await page.getByText('saved', { exact: true }).waitFor();
   await page.getByRole('button', { name: /^Wrap,/ }).click();
+};
+const propose = async page => {
+  await page.getByRole('button', { name: 'Plan this level' }).click();
+  await page.getByText('No better plan exists.').waitFor();
 };
 const openNewBlock = async page => {
   await page.getByRole('heading', { name: 'Gather' }).getByRole('button').click();
@@ -53,6 +58,8 @@ const SHOTS = [
   { file: 'lesson-phone', path: '/courses/hustle-1/lesson', who: TEACHER, size: PHONE },
   { file: 'lesson-taught', path: '/courses/hustle-1/lesson?lesson=4', who: TEACHER },
   { file: 'recap', path: '/courses/hustle-1/recap?lesson=4', who: TEACHER },
+  { file: 'map-proposal', path: '/courses/hustle-1/map', who: DIRECTOR, act: propose },
+  { file: 'course-settings', path: '/courses/hustle-1/settings', who: DIRECTOR },
   { file: 'map', path: '/courses/hustle-1/map', who: DIRECTOR, act: planLevel },
   { file: 'map-dim', path: '/courses/hustle-1/map', who: DIRECTOR, theme: 'dim' },
 ];

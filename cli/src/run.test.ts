@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
+import { loadSolver } from './load-solver.ts';
 import { runCommand } from './run.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'map-step-'));
@@ -216,6 +217,22 @@ describe('plans', () => {
     const answer = runCommand(['judge', file, save('plan.json', { placed: { a: 2, b: 1 } })]);
     expect(answer.code).toBe(1);
     expect('text' in answer && JSON.parse(answer.text).broken).toMatchObject([{ rule: 'need', at: 'b' }]);
+  });
+
+  test('with the exact solver the plan is proven, its bound is its cost, and the same work gives the same answer', async () => {
+    const solver = await loadSolver();
+    // 4 + 2 minutes and 4 more: a lesson of 6 holds only one of them.
+    const tight = { ...problem, lessons: [60, 60, 60].map(capacity => ({ capacity })) };
+    const file = save('tight.json', tight);
+    const solve = () => {
+      const { code, ...told } = runCommand(['solve', file, '--work', '100000'], solver);
+      expect(code).toBe(0);
+      return 'text' in told ? JSON.parse(told.text) : undefined;
+    };
+    const answer = solve();
+    expect(answer).toMatchObject({ placed: { a: 1, b: 2 }, proven: true, ended: 'proven' });
+    expect(answer.bound).toBe(answer.cost.total);
+    expect({ ...solve(), seconds: 0 }).toEqual({ ...answer, seconds: 0 });
   });
 
   test.each([

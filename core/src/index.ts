@@ -57,7 +57,7 @@ export {
 export { writeDocument } from './interchange/write-json.ts';
 export { writeSheetSvg } from './interchange/write-svg.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionsOf } from './lesson/cautions.ts';
-export { type ClassPlan, planClass } from './lesson/class-plan.ts';
+export { type ClassPlan, MEND_BUDGET, planClass } from './lesson/class-plan.ts';
 export { type ClassProgress, classProgress, lessonsBehind, standingLogs } from './lesson/progress.ts';
 export { draftRecap, type RecapSource } from './lesson/recap-draft.ts';
 export {

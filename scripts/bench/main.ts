@@ -1,8 +1,9 @@
-// `npm run bench -- api [SECONDS] [GROWTH]` `… check`, `… library`, `… map`, or `… plan FOLDER [SECONDS] [ONLY]`.
+// `npm run bench -- api [SECONDS] [GROWTH]` `… check`, `… library`, `… map`, `… mend FOLDER`, or `… plan FOLDER [SECONDS] [ONLY]`.
 import { benchApi } from './api.ts';
 import { benchCheck } from './check.ts';
 import { benchLibrary } from './library.ts';
 import { benchMap } from './map.ts';
+import { benchMend } from './mend.ts';
 import { benchPlan } from './plan.ts';
 
 const [what, ...rest] = process.argv.slice(2);
@@ -10,10 +11,11 @@ if (what === 'api') await benchApi(Number(rest[0] ?? 120), Number(rest[1] ?? 10)
 else if (what === 'check') benchCheck();
 else if (what === 'library') await benchLibrary();
 else if (what === 'map') await benchMap();
+else if (what === 'mend' && rest[0]) await benchMend(rest[0], rest[1]);
 else if (what === 'plan' && rest[0]) await benchPlan(rest[0], Number(rest[1] ?? 20), rest[2]);
 else {
   process.stderr.write(
-    'Say what to measure: npm run bench -- api [SECONDS] [GROWTH], npm run bench -- check, npm run bench -- library, npm run bench -- map, or npm run bench -- plan FOLDER [SECONDS] [ONLY]\n',
+    'Say what to measure: npm run bench -- api [SECONDS] [GROWTH], npm run bench -- check, npm run bench -- library, npm run bench -- map, npm run bench -- mend FOLDER, or npm run bench -- plan FOLDER [SECONDS] [ONLY]\n',
   );
   process.exit(2);
 }

@@ -27,10 +27,9 @@ export async function runCourseCommand(scope: StudioScope, order: CourseOrder): 
       case 'undo':
         return undoStep(aggregate, command.of);
       case 'publish':
+      case 'keep':
         if (seen !== stored.version)
           throw await stale(aggregate, [], 'The course has changed since you looked.');
-        return addVersion(scope, stored, command, { by: person, at: now.toISOString() });
-      case 'keep':
         return addVersion(scope, stored, command, { by: person, at: now.toISOString() });
       default:
         return command satisfies never;

@@ -1,4 +1,5 @@
-import type { CourseAnswer, CourseCommand, CourseMove } from '@map-step/contract';
+import type { CourseAnswer, CourseCommand, CourseMove, CourseVersionsAnswer } from '@map-step/contract';
+import type { Json } from '@map-step/core';
 import { afterAll, beforeEach, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
@@ -117,4 +118,81 @@ test('a command that is not one is refused with its place', async () => {
   });
   expect(reply.status).toBe(400);
   expect(reply.body.problems?.[0]?.at).toBe('/command/moves/0/colour');
+});
+
+describe('versions of a plan', () => {
+  const versions = async () =>
+    (await ottilie.call<CourseVersionsAnswer>('course.versions', { params: { course: 'hustle-1' } })).body
+      .versions;
+
+  test('a kept one stands beside the published ones, newest first, and the classes go on as published', async () => {
+    await send(1, place({ pattern: 'wrap', from: 6, to: 5 }));
+    const kept = (await send(2, { kind: 'keep', name: 'First thoughts', note: 'Wrap early' })).body;
+    expect(kept.published?.name).toBe('On paper');
+    const [newest, before] = await versions();
+    expect([newest?.name, newest?.published, newest?.note]).toEqual(['First thoughts', false, 'Wrap early']);
+    expect(newest?.placed).toContainEqual({ pattern: 'wrap', lesson: 5 });
+    expect([before?.name, before?.published]).toEqual(['On paper', true]);
+  });
+
+  test('of a version of the course that was not seen none is kept, and a kept one is not undone', async () => {
+    await send(1, place({ pattern: 'wrap', from: 6, to: 5 }));
+    expect((await send(1, { kind: 'keep', name: 'Old', note: '' })).status).toBe(409);
+    const kept = (await send(2, { kind: 'keep', name: 'New', note: '' })).body;
+    const undo = await send(3, { kind: 'undo', of: kept.history[0]?.id ?? '' });
+    expect([undo.status, (await versions())[0]?.name]).toEqual([400, 'New']);
+  });
+
+  test('those of a course that is not there are not found', async () => {
+    const reply = await ottilie.call('course.versions', { params: { course: 'no-such' } });
+    expect(reply.status).toBe(404);
+  });
+});
+
+describe('rules and settings of a course', () => {
+  const edit = (...changes: { field: string; from: Json; to: Json }[]): CourseCommand => ({
+    kind: 'edit',
+    what: 'Rules',
+    changes,
+  });
+
+  test('a pin and the length of the lessons are set, told in the history, and taken back', async () => {
+    const { course } = await read();
+    const item = course.items.find(({ pattern }) => pattern === 'wrap') as unknown as Json;
+    const lessons = course.lessons.map(lesson => ({ ...lesson, minutes: 75 }));
+    const changed = await send(
+      1,
+      edit(
+        { field: 'items/wrap', from: item, to: { ...(item as object), pin: 6 } },
+        { field: 'lessons', from: course.lessons as unknown as Json, to: lessons as unknown as Json },
+      ),
+    );
+    expect(changed.body.course.items.find(({ pattern }) => pattern === 'wrap')?.pin).toBe(6);
+    expect(changed.body.course.lessons[0]?.minutes).toBe(75);
+    const undone = await send(2, { kind: 'undo', of: changed.body.history[0]?.id ?? '' });
+    expect([undone.body.course.items, undone.body.course.lessons]).toEqual([course.items, course.lessons]);
+  });
+
+  test('fewer lessons than the plan needs are refused, and so is a figure taken off that lies in the plan', async () => {
+    const { course } = await read();
+    const shorter = course.lessons.slice(0, 4) as unknown as Json;
+    const lessons = { field: 'lessons', from: course.lessons as unknown as Json, to: shorter };
+    expect((await send(1, edit(lessons))).status).toBe(400);
+    const item = course.items.find(({ pattern }) => pattern === 'wrap') as unknown as Json;
+    expect((await send(1, edit({ field: 'items/wrap', from: item, to: null }))).status).toBe(400);
+    expect((await read()).version).toBe(1);
+  });
+
+  test('a course is copied whole under another id; the same id is refused, and so is one that cannot stand', async () => {
+    const { course } = await read();
+    const copy = { ...course, id: 'hustle-1-spring', name: 'Hustle 1, spring' };
+    const made = await ottilie.call<CourseAnswer>('course.create', { body: { course: copy } });
+    const { placed: placing = [], ...rest } = made.body.course;
+    expect([rest.items, rest.lessons, rest.name]).toEqual([copy.items, copy.lessons, copy.name]);
+    expect(placing).toHaveLength(course.placed?.length ?? 0);
+    expect([made.body.published, made.body.sections]).toEqual([null, []]);
+    expect((await ottilie.call('course.create', { body: { course: copy } })).status).toBe(409);
+    const lost = { ...copy, id: 'lost', dances: ['no-such'] };
+    expect((await ottilie.call('course.create', { body: { course: lost } })).status).toBe(400);
+  });
 });

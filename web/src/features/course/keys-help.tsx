@@ -16,9 +16,11 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Shift or Ctrl and a click', 'choose several figures (Map)'],
   ['← and →', 'move what is chosen by a lesson (Map)'],
   ['Backspace', 'leave out what is chosen (Map)'],
+
   ['n', 'a new figure (Material), the next block (Lesson)'],
   ['letters, + and -', 'write the step one is on (Material)'],
-  ['. and =', 'mend the step; make it natural again (Material)'],
+  ['.', 'take the first mend of what is broken (Map), mend the step (Material)'],
+  ['=', 'make the step natural again (Material)'],
   ['#', 'a note on this count (Material)'],
 ];
 

@@ -45,10 +45,29 @@ export function ChosenFigure({ id, moves }: ChosenProps) {
           </>
         )}
       </chakra.p>
+      <LooksLike id={id} />
       {lesson === undefined ? <BringBack id={id} moves={moves} /> : <Reasons id={id} moves={moves} />}
       {moves && <ItemRules id={id} />}
       <Link to={`/courses/${answer.course.id}/material/${id}${search}`}>Step sheet</Link>
     </chakra.section>
+  );
+}
+
+/** What blurs with it, and whether that lies as the course wants it. */
+function LooksLike({ id }: { id: string }) {
+  const { library, draft } = useCourseView();
+  const { problem, placed } = draft;
+  const others = (problem?.lookalikes ?? []).flatMap(([a, b]) => (a === id ? [b] : b === id ? [a] : []));
+  if (others.length === 0) return null;
+  const words = others.map(other => {
+    const lesson = placed[other];
+    const name = library.patterns.get(other)?.name ?? other;
+    return `${name} (${lesson === undefined ? 'left out' : `lesson ${lesson}`})`;
+  });
+  return (
+    <chakra.p fontSize="sm">
+      Looks like {words.join(', ')}; the course wants them {problem?.apart ? 'apart' : 'side by side'}.
+    </chakra.p>
   );
 }
 

@@ -1,9 +1,10 @@
 import type { HistoryEntry } from '@map-step/contract';
-import type { Pattern, PlannedLesson } from '@map-step/core';
+import type { BrokenRule, MoveEffect, Pattern, PlanCost, PlannedLesson } from '@map-step/core';
 import { describe, expect, test } from 'vitest';
 import { findUndo } from '../history/find-undo.ts';
+import { differences } from './differences.ts';
 import { packLane } from './lanes.ts';
-import { costInWords, withNames } from './words.ts';
+import { changeInWords, costInWords, effectInWords, knownInWords, withNames } from './words.ts';
 
 const entry = (id: string, undoes: string | null = null, more: Partial<HistoryEntry> = {}): HistoryEntry => ({
   id,
@@ -101,4 +102,58 @@ test('the terms of the cost are said, the dearest first, without those that are 
 test('figures are called by the house’s names', () => {
   const library = { patterns: new Map([['left-turn', { name: 'Left turn' }]]) } as never;
   expect(withNames('needs "left-turn" and "gone"', library)).toBe('needs Left turn and "gone"');
+});
+
+describe('moves and plans in words', () => {
+  const library = {
+    patterns: new Map([
+      ['wrap', { name: 'Wrap' }],
+      ['left-turn', { name: 'Left turn' }],
+    ]),
+  } as never;
+  const none = { total: 0, left: 0, level: 0, lookalikes: 0, mix: 0, moved: 0 };
+  const effect = (change: Partial<PlanCost>, broken: BrokenRule[] = []) =>
+    ({ broken, mended: [], change: { ...none, ...change }, after: {} }) as unknown as MoveEffect;
+
+  test('a broken rule is told before any points, by the figure’s name, and how many more there are', () => {
+    const rule: BrokenRule = {
+      rule: 'need',
+      at: 'wrap',
+      message: 'needs "left-turn", which comes in lesson 3',
+    };
+    expect(effectInWords(effect({ total: 4 }, [rule, rule]), library)).toBe(
+      'would break a rule: Wrap needs Left turn, which comes in lesson 3, and 1 more',
+    );
+  });
+
+  test.each([
+    [{ total: -12.34, level: -12.34 }, 'would save 12.3 points'],
+    [{ total: 0.02, level: 0.02 }, 'would do as well'],
+    [
+      { total: 20, lookalikes: 20, mix: 5, level: -5 },
+      'would cost 20 points more: 5 more for lessons with one kind of figure only, 20 more for look-alikes in the wrong lessons',
+    ],
+  ])('points are told by what they are for: %#', (change, words) => {
+    expect(effectInWords(effect(change), library)).toBe(words);
+  });
+
+  test('what is won and lost, the greatest win first', () => {
+    expect(changeInWords({ ...none, left: -2300, moved: 30, level: 0.01 })).toEqual([
+      '2300 less for figures left out',
+      '30 more for figures moved since the plan was published',
+    ]);
+  });
+
+  test.each([
+    [{ cost: 5, bound: 5, proven: true }, 'No better plan exists.'],
+    [{ cost: 5, bound: 0, proven: false }, 'How much better a plan can be is not known yet.'],
+    [{ cost: 5, bound: 4.4, proven: false }, 'Within 1 point of the best possible.'],
+    [{ cost: 36.6, bound: 24.2, proven: false }, 'Within 12.4 points of the best possible.'],
+  ])('how good a plan is known to be: %#', (known, words) => {
+    expect(knownInWords(known)).toBe(words);
+  });
+
+  test('the moves that make one plan of another: elsewhere, out, and in', () => {
+    expect(differences({ a: 1, b: 2, c: 3 }, { a: 1, b: 4, d: 2 })).toEqual({ b: 4, c: null, d: 2 });
+  });
 });

@@ -1,14 +1,27 @@
 import { chakra } from '@chakra-ui/react';
+import type { Library } from '@map-step/core';
 import { type RefObject, useEffect, useState } from 'react';
-import { useCourseView } from '../course/course-view.ts';
+import { type DraftPlan, useCourseView } from '../course/course-view.ts';
 
-interface Curve {
-  readonly key: string;
-  readonly path: string;
-  readonly isBroken: boolean;
+interface Link {
+  readonly from: string;
+  readonly to: string;
+  /** `blurs`: look-alikes in the wrong lessons; `alike`: look-alikes that lie well. */
+  readonly kind: 'need' | 'broken' | 'alike' | 'blurs';
 }
 
-/** Curves from what the chosen figure needs, and to what needs it, drawn between their chips. */
+interface Curve extends Link {
+  readonly path: string;
+}
+
+const LOOKS = {
+  need: { stroke: 'now', strokeWidth: '2.5' },
+  broken: { stroke: 'stop', strokeWidth: '2.5', strokeDasharray: '6 4' },
+  alike: { stroke: 'solo', strokeWidth: '2', strokeDasharray: '1.5 4', strokeLinecap: 'round' },
+  blurs: { stroke: 'caution', strokeWidth: '3', strokeDasharray: '1.5 4', strokeLinecap: 'round' },
+} as const;
+
+/** Curves from what the chosen figure needs, to what needs it, and dotted ones to what looks like it. */
 export function NeedCurves({
   board,
   chosen,
@@ -19,17 +32,12 @@ export function NeedCurves({
   const { library, draft } = useCourseView();
   const [curves, setCurves] = useState<readonly Curve[]>([]);
   useEffect(() => {
-    const links = chosen
-      ? [...library.patterns.values()].flatMap(({ id, needs }) =>
-          (needs ?? []).filter(need => id === chosen || need === chosen).map(need => ({ need, id })),
-        )
-      : [];
+    const links = chosen === undefined ? [] : linksOf(chosen, library, draft);
     const measure = () =>
       setCurves(
-        links.flatMap(({ need, id }) => {
-          const path = board.current && curveBetween(board.current, need, id);
-          const isBroken = (draft.placed[need] ?? 99) > (draft.placed[id] ?? 99);
-          return path ? [{ key: `${need} ${id}`, path, isBroken }] : [];
+        links.flatMap(link => {
+          const path = board.current && curveBetween(board.current, link.from, link.to);
+          return path ? [{ ...link, path }] : [];
         }),
       );
     // Measured once the board has been laid out anyway: asking earlier would lay it out twice.
@@ -51,18 +59,32 @@ export function NeedCurves({
       zIndex="2"
       overflow="visible"
     >
-      {curves.map(({ key, path, isBroken }) => (
-        <chakra.path
-          key={key}
-          d={path}
-          fill="none"
-          stroke={isBroken ? 'stop' : 'now'}
-          strokeWidth="2.5"
-          strokeDasharray={isBroken ? '6 4' : undefined}
-        />
+      {curves.map(({ from, to, kind, path }) => (
+        <chakra.path key={`${from} ${to}`} d={path} fill="none" {...LOOKS[kind]} />
       ))}
     </chakra.svg>
   );
+}
+
+function linksOf(chosen: string, library: Library, { problem, placed }: DraftPlan): readonly Link[] {
+  const needs = [...library.patterns.values()].flatMap(pattern =>
+    (pattern.needs ?? [])
+      .filter(need => pattern.id === chosen || need === chosen)
+      .map((need): Link => {
+        const isBroken = (placed[need] ?? 99) > (placed[pattern.id] ?? 99);
+        return { from: need, to: pattern.id, kind: isBroken ? 'broken' : 'need' };
+      }),
+  );
+  const pairs = (problem?.lookalikes ?? []).filter(pair => pair.includes(chosen));
+  const alike = pairs.map(([one, other]): Link => {
+    const apart = Math.abs((placed[one] ?? 0) - (placed[other] ?? 0));
+    return { from: one, to: other, kind: (problem?.apart ? apart === 0 : apart > 1) ? 'blurs' : 'alike' };
+  });
+  const drawn = new Set(needs.map(({ from, to }) => `${from} ${to}`));
+  return [
+    ...needs,
+    ...alike.filter(({ from, to }) => !drawn.has(`${from} ${to}`) && !drawn.has(`${to} ${from}`)),
+  ];
 }
 
 function curveBetween(board: HTMLElement, from: string, to: string): string | undefined {

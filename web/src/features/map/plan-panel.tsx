@@ -4,6 +4,7 @@ import { Link, useLocation } from 'react-router';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { ChosenFigure } from './chosen-figure.tsx';
+import { ClassMend } from './class-mend.tsx';
 import { FitPanel } from './fit-panel.tsx';
 import { LeftOut } from './left-out.tsx';
 import { Proposal } from './proposal.tsx';
@@ -59,6 +60,7 @@ export function PlanPanel({ placing, planner, moves, selection, chipOf }: PanelP
       {selection.last !== undefined && <ChosenFigure id={selection.last} moves={hands} />}
       <LeftOut chipOf={chipOf} />
       {hands && <FitPanel moves={hands} />}
+      <ClassMend />
       <Versions moves={hands} />
       {hands && <PublishPlan placing={placing} />}
       <chakra.p fontSize="sm" display="grid" gap="1">

@@ -1,5 +1,5 @@
 import type { FoundPlan } from '@map-step/core';
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 import { type PlannerRun, runPlanner, warmPlanner } from '../../workers/planner.ts';
 import { useCourseView } from '../course/course-view.ts';
 
@@ -51,8 +51,11 @@ export function usePlanner(): Planner {
     setShown(true);
     const own = runPlanner(draft.problem, saved, SECONDS, plan => {
       if (run.current !== own) return;
-      setFound(plan);
-      if (shows.current) preview(plan.placed);
+      // Drawn in slices: a whole board that changes must not hold up a hand or a key.
+      startTransition(() => {
+        setFound(plan);
+        if (shows.current) preview(plan.placed);
+      });
     });
     run.current = own;
     setRunning(true);

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
-import type { BrokenRule } from '@map-step/core';
-import { Button, Notice } from '../../ui/parts.tsx';
+import type { BrokenRule, Library } from '@map-step/core';
+import { Button, Label, Notice } from '../../ui/parts.tsx';
+import { useKeys } from '../../ui/use-keys.ts';
 import type { MendsOfRule } from '../../workers/plan.worker.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { useMends } from './use-mends.ts';
@@ -9,9 +10,14 @@ import { costInWords, withNames } from './words.ts';
 
 /** How good the plan is, in words: what is broken, with what would mend it, or what it costs. */
 export function Verdict({ moves }: { moves: MapMoves | undefined }) {
-  const { draft } = useCourseView();
+  const { draft, library } = useCourseView();
   const mends = useMends(moves !== undefined);
   const { judgement } = draft;
+  const first = mends.find(([mend]) => mend !== undefined)?.[0];
+  const takeFirst = () => {
+    if (first && moves) moves.move(first.moves, mendInWords(first, library));
+  };
+  useKeys(first && moves ? { '.': takeFirst } : {});
   if (!judgement) return null;
   const { broken, cost } = judgement;
   if (broken.length > 0)
@@ -22,7 +28,13 @@ export function Verdict({ moves }: { moves: MapMoves | undefined }) {
       >
         <chakra.ul listStyleType="none" p="0" fontSize="sm" display="grid" gap="2">
           {broken.map((rule, index) => (
-            <Broken key={`${rule.at} ${rule.message}`} rule={rule} mends={mends[index] ?? []} moves={moves} />
+            <Broken
+              key={`${rule.at} ${rule.message}`}
+              rule={rule}
+              mends={mends[index] ?? []}
+              first={first}
+              moves={moves}
+            />
           ))}
         </chakra.ul>
       </Notice>
@@ -50,12 +62,13 @@ export function Verdict({ moves }: { moves: MapMoves | undefined }) {
 interface BrokenProps {
   readonly rule: BrokenRule;
   readonly mends: MendsOfRule;
+  /** The mend that the key takes. */
+  readonly first: MendsOfRule[number] | undefined;
   readonly moves: MapMoves | undefined;
 }
 
-function Broken({ rule, mends, moves }: BrokenProps) {
+function Broken({ rule, mends, first, moves }: BrokenProps) {
   const { library } = useCourseView();
-  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
   return (
     <li>
       <strong>{library.patterns.get(rule.at)?.name ?? `Lesson ${rule.lesson ?? ''}`}</strong>{' '}
@@ -63,12 +76,11 @@ function Broken({ rule, mends, moves }: BrokenProps) {
       {moves && (
         <chakra.div display="flex" gap="1" flexWrap="wrap" mt="1">
           {mends.slice(0, 2).map(mend => {
-            const steps = Object.entries(mend.moves).map(([id, to]) => moveInWords(nameOf(id), to));
-            const words =
-              mend.kind === 'take-along' ? `Take its need along: ${steps.join(', ')}` : steps.join(', ');
+            const words = mendInWords(mend, library);
             return (
               <Button key={words} size="small" textAlign="left" onClick={() => moves.move(mend.moves, words)}>
                 {words}
+                {mend === first && <Label>key .</Label>}
               </Button>
             );
           })}
@@ -76,4 +88,11 @@ function Broken({ rule, mends, moves }: BrokenProps) {
       )}
     </li>
   );
+}
+
+function mendInWords({ kind, moves }: MendsOfRule[number], library: Library): string {
+  const steps = Object.entries(moves).map(([id, to]) =>
+    moveInWords(library.patterns.get(id)?.name ?? id, to),
+  );
+  return kind === 'take-along' ? `Take its need along: ${steps.join(', ')}` : steps.join(', ');
 }
