@@ -12,9 +12,17 @@ export async function copyHustle(page: Page, name: string): Promise<void> {
 /** Has the level planned and takes all that is proposed. */
 export async function planAndTake(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Plan this level' }).click();
+  await bestIsKnown(page);
   await page.getByRole('button', { name: /^Take all \d+ moves?/ }).click();
   await expect(page.getByRole('button', { name: 'Plan this level' })).toBeEnabled();
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
+}
+
+/** Until the planner knows how good its plan is: the first ones it shows may still leave something out. */
+export async function bestIsKnown(page: Page): Promise<void> {
+  await expect(page.getByText(/of the best possible|No better plan exists\./)).toBeVisible({
+    timeout: 120_000,
+  });
 }
 
 /** The figure's chip on the map; its label tells the lesson. */
