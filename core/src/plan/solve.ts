@@ -109,11 +109,17 @@ class PlanSolving {
       return;
     }
     const isSmall = problem.items.length * problem.lessons.length <= SMALL;
-    if (this.isFull()) this.proveWhatIsLeft(solver, isSmall ? 0.35 : 0.06);
-    if (isSmall || !this.isFull()) this.proveWhole(solver, (isSmall ? 0.45 : 0.9) * this.meter.total);
+    if (this.isFull()) this.proveWhatIsLeft(solver, isSmall ? 0.2 : 0.06);
+    // Where even what must stay out is not proven, the whole model has no hope yet.
+    const hasHope = !this.isFull() || (isSmall && this.leastLeft >= this.leftPoints() - ENOUGH);
+    if (hasHope) this.proveWhole(solver, (isSmall ? 0.6 : 0.9) * this.meter.total);
     this.searchNeighbourhoods(solver, isSmall ? 0.2 * this.meter.total : 0, isSmall ? 4 : 8);
     // A start can hold the solver in a corner: the last try goes without.
     this.proveWhole(solver, this.meter.left(), false);
+  }
+
+  private leftPoints(): number {
+    return judgePlan(this.problem, this.placed).cost.left;
   }
 
   /** True when something is left out. */
@@ -211,7 +217,7 @@ class PlanSolving {
   /** A plan with less left out may cost more at first: it is annealed without leaving anything else out. */
   private polish(placed: Placed): void {
     const { problem } = this;
-    if (judgePlan(problem, placed).cost.left >= judgePlan(problem, this.placed).cost.left) return;
+    if (judgePlan(problem, placed).cost.left >= this.leftPoints()) return;
     const weights = { ...COST_WEIGHTS, ...problem.weights };
     const dear = { must: weights.must * 100, should: weights.should * 100, could: weights.could * 100 };
     const search = createPlanSearch(

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { createRandom } from '../model/random.ts';
 import { tenths } from '../model/units.ts';
-import { judgePlan } from '../plan/judge.ts';
-import type { PlanItem, PlanProblem } from '../plan/problem.ts';
+import { judgePlan, type PlanCost } from '../plan/judge.ts';
+import type { Placed, PlanItem, PlanProblem } from '../plan/problem.ts';
 
 const kinds: PlanItem['kind'][] = ['basic', 'pattern', 'turn', 'drill', 'quality'];
 const values: PlanItem['value'][] = ['must', 'should', 'could'];
@@ -110,20 +110,20 @@ export const small = (most: number) =>
       ),
     );
 
+/** The cost of every plan that breaks no rule: items in every lesson or left out. */
+export function* legalCosts(given: PlanProblem, placed: Placed = {}, index = 0): Generator<PlanCost> {
+  const id = given.items[index]?.id;
+  if (id === undefined) {
+    const { cost, broken } = judgePlan(given, placed);
+    if (broken.length === 0) yield cost;
+    return;
+  }
+  yield* legalCosts(given, placed, index + 1);
+  for (let lesson = 1; lesson <= given.lessons.length; lesson += 1)
+    yield* legalCosts(given, { ...placed, [id]: lesson }, index + 1);
+}
+
 /** The least cost of all plans that break no rule, by trying each. */
 export function bruteForce(given: PlanProblem): number {
-  const ids = given.items.map(({ id }) => id);
-  let best = Number.POSITIVE_INFINITY;
-  const tryFrom = (index: number, placed: Record<string, number>): void => {
-    if (index === ids.length) {
-      const { cost, broken } = judgePlan(given, placed);
-      if (broken.length === 0) best = Math.min(best, cost.total);
-      return;
-    }
-    tryFrom(index + 1, placed);
-    for (let lesson = 1; lesson <= given.lessons.length; lesson += 1)
-      tryFrom(index + 1, { ...placed, [ids[index] as string]: lesson });
-  };
-  tryFrom(0, {});
-  return best;
+  return Math.min(...[...legalCosts(given)].map(({ total }) => total));
 }

@@ -1,7 +1,8 @@
 import { chakra } from '@chakra-ui/react';
-import type { CourseItem, Json } from '@map-step/core';
+import type { CourseItem } from '@map-step/core';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
+import { itemField } from '../course/item-field.ts';
 import type { CourseEdit } from '../course/use-course-edit.ts';
 import { NumberField } from './number-field.tsx';
 import { SettingsTable } from './settings-table.ts';
@@ -17,15 +18,8 @@ export function CourseItems({ editing }: { editing: CourseEdit }) {
   const others = [...library.patterns.values()]
     .filter(({ id, dance }) => dances.includes(dance) && !has.has(id))
     .sort((a, b) => a.name.localeCompare(b.name));
-  const put = (
-    item: CourseItem,
-    more: { readonly [Key in keyof CourseItem]?: CourseItem[Key] | undefined },
-  ) => {
-    const entries = Object.entries({ ...item, ...more }).filter(([, value]) => value !== undefined);
-    editing.edit(`Rules of ${nameOf(item.pattern)}`, {
-      [`items/${item.pattern}`]: Object.fromEntries(entries) as Json,
-    });
-  };
+  const put = (item: CourseItem, more: Parameters<typeof itemField>[1]) =>
+    editing.edit(`Rules of ${nameOf(item.pattern)}`, itemField(item, more));
   const add = (data: FormData) => {
     const id = String(data.get('pattern'));
     if (id) editing.edit(`${nameOf(id)} added`, { [`items/${id}`]: { pattern: id, value: 'should' } });

@@ -1,10 +1,11 @@
 import { chakra } from '@chakra-ui/react';
-import type { CourseItem, Json } from '@map-step/core';
+import type { CourseItem } from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
+import { itemField } from '../course/item-field.ts';
 import { useCourseEdit } from '../course/use-course-edit.ts';
 
 const VALUES = ['must', 'should', 'could'] as const;
@@ -18,10 +19,8 @@ export function ItemRules({ id }: { id: string }) {
   const name = library.patterns.get(id)?.name ?? id;
   const lesson = draft.placed[id];
   const count = answer.course.lessons.length;
-  const put = (what: string, more: { readonly [Key in keyof CourseItem]?: CourseItem[Key] | undefined }) => {
-    const entries = Object.entries({ ...item, ...more }).filter(([, value]) => value !== undefined);
-    edit(`${name} ${what}`, { [`items/${id}`]: Object.fromEntries(entries) as Json });
-  };
+  const put = (what: string, more: Parameters<typeof itemField>[1]) =>
+    edit(`${name} ${what}`, itemField(item, more));
   const lessons = Array.from({ length: count }, (_, index) => index + 1);
   return (
     <chakra.div display="grid" gap="1.5" my="2">
