@@ -21,7 +21,9 @@ export interface PlanSearch {
   adopt(placed: Placed): void;
 }
 
-const ROUND = 40_000;
+/** Iterations of a round: the first are short, so that a small budget ends cold too. */
+const ROUNDS = [20_000, 40_000] as const;
+const LATER_ROUND = 180_000;
 const OSCILLATE_EVERY = 100;
 
 /** A search that can be stopped after any run; `start` is a plan to begin with. */
@@ -33,6 +35,9 @@ export function createPlanSearch(problem: PlanProblem, seed: number, start?: Pla
   let bestRank = state.energy().rank;
   if (start) adopt(start);
   let iteration = 0;
+  let round = 0;
+  let roundStart = 0;
+  let roundEnd: number = ROUNDS[0];
   let penalty = 10;
 
   function adopt(placed: Placed): void {
@@ -56,14 +61,20 @@ export function createPlanSearch(problem: PlanProblem, seed: number, start?: Pla
     let current = state.energy();
     for (const end = iteration + iterations; iteration < end; iteration += 1) {
       if (bestRank <= 0 || plan.itemCount === 0) break;
-      const inRound = iteration % ROUND;
-      if (inRound === 0 && iteration > 0) {
+      if (iteration === roundEnd) {
+        round += 1;
+        roundStart = iteration;
+        roundEnd += ROUNDS[round] ?? LATER_ROUND;
         restore(plan, state, best);
         if (random() < 0.7) ruin(plan, state, random);
         current = state.energy();
         penalty = 10;
       }
-      const temperature = temperatureAt(inRound / ROUND, Math.floor(iteration / ROUND), plan.taught > 0);
+      const temperature = temperatureAt(
+        (iteration - roundStart) / (roundEnd - roundStart),
+        round,
+        plan.taught > 0,
+      );
       if (iteration % OSCILLATE_EVERY === 0)
         penalty = Math.min(1e6, Math.max(0.2, penalty * (current.excess > 0 ? 1.25 : 0.85)));
       if (!tryMove(plan, state, random)) {
@@ -84,11 +95,19 @@ export function createPlanSearch(problem: PlanProblem, seed: number, start?: Pla
   return { run, adopt, best: () => placedOf(plan, best) };
 }
 
+/** Heat at the start of each round; a mend counts in far greater points, and begins hotter. */
+const HEAT = [60, 60, 400, 60, 1500, 15] as const;
+const MEND_HEAT = [1500, 400, 400, 60, 1500, 15] as const;
+const MEND_SCALE = 600;
+/** The last rounds of these come again and again. */
+const FIRST_AGAIN = 2;
+
 /** From hot to cold within a round; rounds alternate between wide and narrow searches. */
 function temperatureAt(progress: number, round: number, isMend: boolean): number {
-  const hot = [60, 400, 15, 1500][round % 4] as number;
-  const scale = isMend ? 600 : 1;
-  return scale * hot * (0.4 / hot) ** progress;
+  const index =
+    round < FIRST_AGAIN ? round : FIRST_AGAIN + ((round - FIRST_AGAIN) % (HEAT.length - FIRST_AGAIN));
+  const hot = (isMend ? MEND_HEAT : HEAT)[index] as number;
+  return (isMend ? MEND_SCALE : 1) * hot * (0.4 / hot) ** progress;
 }
 
 /** Puts items one after another into the lesson with the most room, musts first, needs with them. */
