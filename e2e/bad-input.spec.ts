@@ -62,7 +62,7 @@ test('two directors move one figure: both places are shown, and one is chosen', 
   await expect(clash).toContainText('Hand change: yours lesson');
   await two.getByRole('button', { name: 'Keep theirs' }).click();
   await expect(clash).toHaveCount(0);
-  expect(await chip(two).getAttribute('aria-label')).toBe(await chip(one).getAttribute('aria-label'));
+  await expect(chip(two)).toHaveAttribute('aria-label', (await chip(one).getAttribute('aria-label')) ?? '');
 });
 
 test('a server that is away is told, and the page recovers by itself', async ({ browser }) => {

@@ -39,6 +39,7 @@ test('plan, drag over a need, mend, undo twice, pin, plan again, compare with th
     await expect(proposal.getByRole('checkbox', { name: /^Free spin to lesson/ })).toBeChecked();
     await proposal.getByRole('button', { name: /^Take all/ }).click();
     await expect(page.getByText('Left out: 0')).toBeVisible();
+    await expect(page.getByText('saved', { exact: true })).toBeVisible();
     await expect(page.getByText('Nothing is broken')).toBeVisible();
   });
 
@@ -86,6 +87,8 @@ test('the same by keys alone', async ({ browser }) => {
   await page.keyboard.press('p');
   await bestIsKnown(page);
   await press(/^Take all/);
+  await expect(page.getByRole('button', { name: 'Plan this level' })).toBeEnabled();
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await expect(page.getByText('Left out: 0')).toBeVisible();
 
   const before = await lessonOf(page, 'wrap');
@@ -200,4 +203,24 @@ test('planning again proposes nothing when nothing better is found', async ({ br
   await expect(page.getByText('No better plan exists.')).toBeVisible({ timeout: 100_000 });
   await page.getByRole('button', { name: /^Good$|^Keep the plan/ }).click();
   await expect(page.getByRole('button', { name: 'Plan this level' })).toBeVisible();
+});
+
+test('a course is copied whole, with its plan, and changed without touching the first', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle to copy');
+  const gather = await lessonOf(page, 'gather');
+  await page.getByRole('link', { name: 'Lessons, dates and rules' }).click();
+  await page.getByLabel('Name of the new course').fill('Hustle, next term');
+  await page.getByRole('button', { name: 'Copy it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Hustle, next term' })).toBeVisible();
+  expect(await lessonOf(page, 'gather')).toBe(gather);
+  await chipOf(page, 'gather').focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(chipOf(page, 'gather')).toHaveAttribute('aria-label', new RegExp(`lesson ${gather + 1}\\b`));
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Tarn Street Dance Rooms' }).click();
+  await page.getByRole('link', { name: 'Hustle to copy' }).click();
+  await expect(chipOf(page, 'gather')).toHaveAttribute('aria-label', new RegExp(`lesson ${gather}\\b`));
 });

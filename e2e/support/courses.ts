@@ -1,10 +1,25 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page } from '@playwright/test';
 
-/** A course of its own for a journey: Hustle 1 copied, with the plan on paper and not published yet. */
+const demo = JSON.parse(readFileSync(new URL('../../demo/tarn-street.json', import.meta.url), 'utf8')) as {
+  courses: { id: string }[];
+};
+
+/** A course of its own for a journey: Hustle 1 of the demo, whatever others have done to it, and not published yet. */
 export async function copyHustle(page: Page, name: string): Promise<void> {
-  await page.goto('/courses/hustle-1/settings');
-  await page.getByLabel('Name of the new course').fill(name);
-  await page.getByRole('button', { name: 'Copy it' }).click();
+  const id = `hustle-${randomUUID().slice(0, 8)}`;
+  const course = { ...demo.courses.find(one => one.id === 'hustle-1'), id, name };
+  await page.evaluate(
+    async body => {
+      const { csrf } = await (await fetch('/api/session')).json();
+      const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
+      const reply = await fetch('/api/courses', { method: 'POST', headers, body: JSON.stringify(body) });
+      if (!reply.ok) throw new Error(await reply.text());
+    },
+    { course },
+  );
+  await page.goto(`/courses/${id}/map`);
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
   await expect(page.getByText('Left out: 5')).toBeVisible();
 }

@@ -15,13 +15,14 @@ export interface MapMoves {
 
 /** Changes of the plan by hand. */
 export function useMoves(placing: Placing, onMove: () => void): MapMoves {
-  const { draft, saved: placed, library, me } = useCourseView();
+  const { draft, library, me } = useCourseView();
   const [spoken, say] = useState('');
   const { problem } = draft;
   const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
 
   const move: MapMoves['move'] = (wished, why) => {
     if (me.role !== 'director' || !problem) return;
+    const placed = placing.now();
     const last = lastIntroducing(problem);
     const real = Object.entries(wished).filter(
       ([id, to]) => to !== (placed[id] ?? null) && (to === null || (to >= 1 && to <= last)),
@@ -41,6 +42,7 @@ export function useMoves(placing: Placing, onMove: () => void): MapMoves {
   };
   const shift: MapMoves['shift'] = (ids, by) => {
     if (!problem) return;
+    const placed = placing.now();
     const lessons = ids.flatMap(id => placed[id] ?? []);
     const last = lastIntroducing(problem);
     const room = by < 0 ? 1 - Math.min(...lessons) : last - Math.max(...lessons);

@@ -1,12 +1,15 @@
 import type { CourseMove } from '@map-step/contract';
+import type { Placed } from '@map-step/core';
 import { useIsMutating, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError } from '../../api/client.ts';
 import { courseQuery, useCourseCommand } from '../course/course-queries.ts';
-import { useCourseView } from '../course/course-view.ts';
+import { placedOf, useCourseView } from '../course/course-view.ts';
 import { findUndo } from '../history/find-undo.ts';
 
 export interface Placing {
+  /** Where the figures lie this moment, which the page may not have drawn yet. */
+  now(): Placed;
   /** Moves figures to lessons, or out with null, as one change. */
   place(changes: readonly { pattern: string; to: number | null }[], why: string): void;
   undo: (() => void) | undefined;
@@ -23,7 +26,7 @@ export interface Placing {
 
 /** Changes of the course's plan: shown at once, saved behind, one after another. */
 export function usePlacing(): Placing {
-  const { answer, saved, me } = useCourseView();
+  const { answer, me } = useCourseView();
   const { course, version } = answer;
   const client = useQueryClient();
   const command = useCourseCommand(course.id);
@@ -32,7 +35,9 @@ export function usePlacing(): Placing {
   const { undo, redo } = findUndo(answer.history, me.id);
   const key = courseQuery(course.id).queryKey;
 
+  const now = () => placedOf({ placed: client.getQueryData(key)?.course.placed ?? [] });
   const place: Placing['place'] = (changes, why) => {
+    const saved = now();
     const moves = changes
       .map(({ pattern, to }) => ({ pattern, from: saved[pattern] ?? null, to }))
       .filter(({ from, to }) => from !== to);
@@ -58,6 +63,7 @@ export function usePlacing(): Placing {
   };
   const takeBack = (of: string) => () => command.mutate({ seen: version, command: { kind: 'undo', of } });
   return {
+    now,
     place,
     undo: undo && !isSaving ? takeBack(undo.id) : undefined,
     redo: redo && !isSaving ? takeBack(redo.id) : undefined,
