@@ -14,6 +14,7 @@ import { useKeys } from '../../ui/use-keys.ts';
 import { type CourseView, CourseViewContext, useCourseView } from '../course/course-view.ts';
 import { Clash } from './clash.tsx';
 import { MinutesProfile } from './minutes-profile.tsx';
+import { PlanActions } from './plan-actions.tsx';
 import { PlanPanel } from './plan-panel.tsx';
 import { PrintedPlan } from './printed-plan.tsx';
 import { StrandBoard } from './strand-board.tsx';
@@ -101,7 +102,10 @@ function PlanMap() {
         gap="5"
         alignItems="start"
       >
-        <PanelInItsTime {...panel} />
+        <chakra.aside display="grid" gap="4" alignContent="start" aria-label="The plan" className="no-print">
+          <PlanActions placing={placing} planner={planner} />
+          <PanelInItsTime {...panel} />
+        </chakra.aside>
         <chakra.div overflowX={{ base: 'auto', lg: 'visible' }} minW="0" className="no-print">
           {placing.clash ? (
             <Clash placing={placing} />

@@ -1,7 +1,6 @@
 import { chakra } from '@chakra-ui/react';
-import { Redo2, Undo2 } from 'lucide-react';
 import { Link, useLocation } from 'react-router';
-import { Button, Label } from '../../ui/parts.tsx';
+import { Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { ChosenFigure } from './chosen-figure.tsx';
 import { ClassMend } from './class-mend.tsx';
@@ -33,23 +32,7 @@ export function PlanPanel({ placing, planner, moves, selection, chipOf }: PanelP
   const { found } = planner;
   const hands = isDirector && !(found && planner.isShown) ? moves : undefined;
   return (
-    <chakra.aside display="grid" gap="4" alignContent="start" aria-label="The plan" className="no-print">
-      {isDirector && !found && (
-        <chakra.div display="grid" gap="2">
-          <Button look="next" size="large" onClick={planner.start} disabled={placing.isSaving}>
-            Plan this level
-          </Button>
-          <chakra.div display="flex" gap="2" alignItems="center">
-            <Button size="small" onClick={placing.undo} disabled={!placing.undo}>
-              <Undo2 size={15} aria-hidden /> Undo
-            </Button>
-            <Button size="small" onClick={placing.redo} disabled={!placing.redo}>
-              <Redo2 size={15} aria-hidden /> Redo
-            </Button>
-            <Label aria-live="polite">{placing.isSaving ? 'saving' : 'saved'}</Label>
-          </chakra.div>
-        </chakra.div>
-      )}
+    <>
       {found && (
         <Proposal planner={planner} found={found} take={taken => moves.move(taken, 'The level planned')} />
       )}
@@ -69,6 +52,6 @@ export function PlanPanel({ placing, planner, moves, selection, chipOf }: PanelP
         </Link>
         <Link to={{ pathname: `/courses/${answer.course.id}/cost`, search }}>What the points mean</Link>
       </chakra.p>
-    </chakra.aside>
+    </>
   );
 }
