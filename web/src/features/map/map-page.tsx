@@ -7,15 +7,16 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { type ComponentProps, memo, useDeferredValue, useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { type CourseView, CourseViewContext, useCourseView } from '../course/course-view.ts';
 import { Clash } from './clash.tsx';
+import { LeftOut } from './left-out.tsx';
 import { MinutesProfile } from './minutes-profile.tsx';
 import { PlanActions } from './plan-actions.tsx';
-import { PlanPanel } from './plan-panel.tsx';
+import { type PanelProps, PlanMore, PlanPanel } from './plan-panel.tsx';
 import { PrintedPlan } from './printed-plan.tsx';
 import { StrandBoard } from './strand-board.tsx';
 import { useChips } from './use-chips.ts';
@@ -63,10 +64,7 @@ function PlanMap() {
   const chipOf = useChips(selection, moves);
   // The board answers a key at once; the words beside it follow as soon as there is time.
   const panel = useDeferredValue(
-    useMemo(
-      () => ({ view, placing, planner, moves, selection, chipOf }),
-      [view, placing, planner, moves, selection, chipOf],
-    ),
+    useMemo(() => ({ view, placing, planner, moves, selection }), [view, placing, planner, moves, selection]),
   );
   const sensors = useSensors(useSensor(PointerSensor, FROM_FIVE_PIXELS));
   useKeys({
@@ -105,6 +103,8 @@ function PlanMap() {
         <chakra.aside display="grid" gap="4" alignContent="start" aria-label="The plan" className="no-print">
           <PlanActions placing={placing} planner={planner} />
           <PanelInItsTime {...panel} />
+          <LeftOut chipOf={chipOf} />
+          <MoreInItsTime {...panel} />
         </chakra.aside>
         <chakra.div overflowX={{ base: 'auto', lg: 'visible' }} minW="0" className="no-print">
           {placing.clash ? (
@@ -122,12 +122,22 @@ function PlanMap() {
   );
 }
 
-type PanelProps = ComponentProps<typeof PlanPanel> & { readonly view: CourseView };
+interface InItsTime extends PanelProps {
+  readonly view: CourseView;
+}
 
-const PanelInItsTime = memo(function PanelInItsTime({ view, ...props }: PanelProps) {
+const PanelInItsTime = memo(function PanelInItsTime({ view, ...props }: InItsTime) {
   return (
     <CourseViewContext value={view}>
       <PlanPanel {...props} />
+    </CourseViewContext>
+  );
+});
+
+const MoreInItsTime = memo(function MoreInItsTime({ view, ...props }: InItsTime) {
+  return (
+    <CourseViewContext value={view}>
+      <PlanMore {...props} />
     </CourseViewContext>
   );
 });

@@ -5,10 +5,8 @@ import { useCourseView } from '../course/course-view.ts';
 import { ChosenFigure } from './chosen-figure.tsx';
 import { ClassMend } from './class-mend.tsx';
 import { FitPanel } from './fit-panel.tsx';
-import { LeftOut } from './left-out.tsx';
 import { Proposal } from './proposal.tsx';
 import { PublishPlan } from './publish-plan.tsx';
-import type { ChipProps } from './use-chips.ts';
 import type { MapMoves } from './use-moves.ts';
 import type { Placing } from './use-placing.ts';
 import type { Planner } from './use-planner.ts';
@@ -16,18 +14,16 @@ import type { Selection } from './use-selection.ts';
 import { Verdict } from './verdict.tsx';
 import { Versions } from './versions.tsx';
 
-interface PanelProps {
+export interface PanelProps {
   readonly placing: Placing;
   readonly planner: Planner;
   readonly moves: MapMoves;
   readonly selection: Selection;
-  readonly chipOf: (id: string) => ChipProps | undefined;
 }
 
-/** The words beside the board: what to do next, how good the plan is, what is left out. */
-export function PlanPanel({ placing, planner, moves, selection, chipOf }: PanelProps) {
-  const { me, answer } = useCourseView();
-  const { search } = useLocation();
+/** The words beside the board: what is proposed, how good the plan is, what is known of the chosen figure. */
+export function PlanPanel({ planner, moves, selection }: PanelProps) {
+  const { me } = useCourseView();
   const isDirector = me.role === 'director';
   const { found } = planner;
   const hands = isDirector && !(found && planner.isShown) ? moves : undefined;
@@ -41,7 +37,18 @@ export function PlanPanel({ placing, planner, moves, selection, chipOf }: PanelP
         <Label>{selection.ids.length} figures are chosen: arrows and dragging move them together.</Label>
       )}
       {selection.last !== undefined && <ChosenFigure id={selection.last} moves={hands} />}
-      <LeftOut chipOf={chipOf} />
+    </>
+  );
+}
+
+/** What follows what is left out: what would help, the class, the versions, publishing. */
+export function PlanMore({ placing, planner, moves }: PanelProps) {
+  const { me, answer } = useCourseView();
+  const { search } = useLocation();
+  const isDirector = me.role === 'director';
+  const hands = isDirector && !(planner.found && planner.isShown) ? moves : undefined;
+  return (
+    <>
       {hands && <FitPanel moves={hands} />}
       <ClassMend />
       <Versions moves={hands} />
