@@ -177,7 +177,6 @@ export { buildPlanProblem, lessonCapacity } from './plan/build-problem.ts';
 export { allowedLessons, lessonRule } from './plan/domain.ts';
 export { type HighsLike, highsSolver } from './plan/exact/highs-solver.ts';
 export type { MipSolver } from './plan/exact/mip.ts';
-export { buildPlanModel } from './plan/exact/plan-model.ts';
 export {
   type BrokenRule,
   type Judgement,

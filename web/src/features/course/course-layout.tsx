@@ -8,15 +8,17 @@ import type {
   StudioAnswer,
 } from '@map-step/contract';
 import {
+  type Course,
   isOnStaff,
   type Library,
   lessonsBehind,
   openLibrary,
   type Placed,
+  type PlanVersion,
   type Section,
 } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Skeleton } from '../../ui/parts.tsx';
@@ -130,11 +132,11 @@ function LoadedCourse({ answer, material, stamp, studio, session }: Loaded) {
 /** The problem is built anew only when something else than the placing has changed. */
 function useProblem(library: Library, { course, published }: CourseAnswer) {
   const { placed: _, ...rest } = course;
-  const key = JSON.stringify([rest, published?.placed]);
-  const latest = useRef({ course, published });
-  latest.current = { course, published };
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for all of the course but its placing
-  return useMemo(() => problemOf(library, latest.current.course, latest.current.published), [library, key]);
+  const key = JSON.stringify([rest, published]);
+  return useMemo(() => {
+    const [own, plan] = JSON.parse(key) as [Course, PlanVersion | null];
+    return problemOf(library, own, plan);
+  }, [library, key]);
 }
 
 function useClassPlan(material: Material, answer: CourseAnswer, section: SectionAnswer | undefined) {

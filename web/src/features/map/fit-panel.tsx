@@ -136,7 +136,7 @@ function inWords(
     case 'lesson':
       return 'One more lesson';
     case 'minutes':
-      if (whatIf.minutes === 0) return 'Everything fits as it is';
+      if (whatIf.minutes === 0) return 'Nothing but planning it anew';
       return `${whatIf.minutes} ${whatIf.minutes === 1 ? 'minute' : 'minutes'} more in each lesson`;
     case 'without':
       return `Without ${nameOf(whatIf.id)}, a ${worthOf(whatIf.id)}`;
