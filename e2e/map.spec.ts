@@ -4,6 +4,7 @@ import {
   chipOf,
   copyHustle,
   dragToLesson,
+  flickToLesson,
   lessonOf,
   planAndTake,
   tabTo,
@@ -75,6 +76,16 @@ test('plan, drag over a need, mend, undo twice, pin, plan again, compare with th
     await expect(page.getByText(/^Free spin to lesson \d was left out/)).toBeVisible();
     await publish(page, 'Planned');
   });
+});
+
+test('a figure flicked to another lesson is not lost, however busy the page is', async ({ browser }) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle by flicks');
+  for (const lesson of [4, 1, 3]) {
+    await flickToLesson(page, 'wrap', lesson);
+    await expect(chipOf(page, 'wrap')).toHaveAttribute('aria-label', new RegExp(`, lesson ${lesson}\\b`));
+  }
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
 });
 
 test('the same by keys alone', async ({ browser }) => {

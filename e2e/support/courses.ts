@@ -67,6 +67,30 @@ export async function dragToLesson(page: Page, figure: string, lesson: number): 
   await expect(chip).toHaveAttribute('aria-label', new RegExp(`, lesson ${lesson}\\b`));
 }
 
+/** A drag that is over before the page has drawn any of it: all its events in one task. */
+export async function flickToLesson(page: Page, figure: string, lesson: number): Promise<void> {
+  await chipOf(page, figure).evaluate((chip, nth) => {
+    const bead = document.querySelectorAll('nav[aria-label="Lessons"] button')[nth - 1];
+    const [from, to] = [chip.getBoundingClientRect(), bead?.getBoundingClientRect()];
+    if (!to) throw new Error(`no lesson ${nth}`);
+    const point = (type: string, clientX: number) =>
+      document.elementFromPoint(clientX, from.y + 8)?.dispatchEvent(
+        new PointerEvent(type, {
+          clientX,
+          clientY: from.y + 8,
+          bubbles: true,
+          cancelable: true,
+          isPrimary: true,
+        }),
+      );
+    const end = to.x + to.width / 2;
+    point('pointerdown', from.x + 20);
+    point('pointermove', (from.x + 20 + end) / 2);
+    point('pointermove', end);
+    point('pointerup', end);
+  }, lesson);
+}
+
 const MOST_TABS = 250;
 
 /** Presses Tab until something has the focus, as a person without a mouse does. */

@@ -108,8 +108,9 @@ test('a figure that is known keeps what the table has no column for, and loses w
     parts: { lead: 'L fwd, R fwd, L fwd, R close', follow: 'opposite' },
   });
   const rows = readCsv('id,name,needs,parts.lead\nwalk,Pier walk,,"L back, R back, L back, R close"');
-  const table = rows.ok && readTable(PATTERN_TABLE, rows.value, {}, id => (id === 'walk' ? walk : undefined));
-  if (!table || !table.ok) throw new Error('not read');
+  if (!rows.ok) throw new Error('not read');
+  const table = readTable(PATTERN_TABLE, rows.value, {}, id => (id === 'walk' ? walk : undefined));
+  if (!table.ok) throw new Error('not read');
   const { needs: _needs, ...kept } = walk;
   expect(table.value.rows[0]?.entry).toEqual({
     ...kept,

@@ -21,11 +21,12 @@ export function writeSheetSvg(figure: Figure, names: { readonly [role in Role]?:
   const layout = sheetLayout(figure);
   const narrowest = Math.min(...layout.columns.map(({ width }) => width || 1), 1);
   const perBeat = LEAST_COLUMN / narrowest;
-  const edges = layout.columns.reduce<number[]>(
-    (all, { width }) => [...all, (all.at(-1) ?? 0) + width * perBeat],
-    [TITLE],
-  );
-  const width = edges.at(-1) ?? TITLE;
+  const edges = [TITLE];
+  let width = TITLE;
+  for (const column of layout.columns) {
+    width += column.width * perBeat;
+    edges.push(width);
+  }
   const bottom = HEAD + COUNTS + figure.parts.length * ROW;
   const height = bottom + RIBBON;
   const body = [

@@ -1,12 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import {
-  DndContext,
-  type DragEndEvent,
-  PointerSensor,
-  pointerWithin,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { DndContext, type DragEndEvent, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
 import { memo, useDeferredValue, useMemo } from 'react';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
@@ -18,6 +11,7 @@ import { MinutesProfile } from './minutes-profile.tsx';
 import { PlanActions } from './plan-actions.tsx';
 import { type PanelProps, PlanMore, PlanPanel } from './plan-panel.tsx';
 import { PrintedPlan } from './printed-plan.tsx';
+import { PromptSensor } from './prompt-sensor.ts';
 import { StrandBoard } from './strand-board.tsx';
 import { useChips } from './use-chips.ts';
 import { useMoves } from './use-moves.ts';
@@ -66,7 +60,7 @@ function PlanMap() {
   const panel = useDeferredValue(
     useMemo(() => ({ view, placing, planner, moves, selection }), [view, placing, planner, moves, selection]),
   );
-  const sensors = useSensors(useSensor(PointerSensor, FROM_FIVE_PIXELS));
+  const sensors = useSensors(useSensor(PromptSensor, FROM_FIVE_PIXELS));
   useKeys({
     'Ctrl+z': () => placing.undo?.(),
     'Ctrl+Shift+Z': () => placing.redo?.(),
