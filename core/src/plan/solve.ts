@@ -32,8 +32,8 @@ export interface SolveOptions {
 
 /** Iterations between two looks at the budget, about 5 ms. */
 const RUN = 1000;
-/** Iterations without a better plan after which the annealing hands over to the exact solver. */
-const STALE_ITERATIONS = 120_000;
+/** Iterations without a better plan after which the annealing hands over to the exact solver: a long round and more. */
+const STALE_ITERATIONS = 240_000;
 const ANNEAL_SHARE = 0.3;
 const MOST_ANNEAL_SECONDS = 3;
 /** Up to this many items × lessons the whole model is tried before its neighbourhoods. */
@@ -113,7 +113,7 @@ class PlanSolving {
     // Where even what must stay out is not proven, the whole model has no hope yet.
     const hasHope = !this.isFull() || (isSmall && this.leastLeft >= this.leftPoints() - ENOUGH);
     if (hasHope) this.proveWhole(solver, (isSmall ? 0.6 : 0.9) * this.meter.total);
-    this.searchNeighbourhoods(solver, isSmall ? 0.2 * this.meter.total : 0, isSmall ? 4 : 8);
+    this.searchNeighbourhoods(solver, isSmall && hasHope ? 0.2 * this.meter.total : 0, isSmall ? 4 : 8);
     // A start can hold the solver in a corner: the last try goes without.
     this.proveWhole(solver, this.meter.left(), false);
   }
@@ -171,7 +171,7 @@ class PlanSolving {
   private beginAfresh(): void {
     this.fresh += 1;
     this.search = createPlanSearch(this.problem, this.options.seed + this.fresh);
-    this.anneal(this.annealBudget() / 2, STALE_ITERATIONS);
+    this.anneal(this.annealBudget(), STALE_ITERATIONS);
   }
 
   /** First what is left out, then the number moved, then the rest: each is proven least before the next is asked. */
