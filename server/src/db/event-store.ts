@@ -10,13 +10,25 @@ export interface EventKinds {
   readonly marks: Mark & { readonly check: string };
 }
 
-type Columns = Readonly<Record<string, string | number>>;
+interface Columns<Entry> {
+  readonly names: readonly string[];
+  values(entry: Entry): readonly (string | number)[];
+}
 
 /** The columns in which the entries of a kind are looked up or held to what they name. */
-const COLUMNS: { readonly [Kind in keyof EventKinds]: (entry: EventKinds[Kind]) => Columns } = {
-  logs: ({ section, lesson, pattern }) => ({ sectionId: section, lesson, patternId: pattern }),
-  attendance: ({ section, lesson, student }) => ({ sectionId: section, lesson, studentId: student }),
-  marks: ({ check, student, pattern }) => ({ checkId: check, studentId: student, patternId: pattern }),
+const COLUMNS: { readonly [Kind in keyof EventKinds]: Columns<EventKinds[Kind]> } = {
+  logs: {
+    names: ['section_id', 'lesson', 'pattern_id'],
+    values: ({ section, lesson, pattern }) => [section, lesson, pattern],
+  },
+  attendance: {
+    names: ['section_id', 'lesson', 'student_id'],
+    values: ({ section, lesson, student }) => [section, lesson, student],
+  },
+  marks: {
+    names: ['check_id', 'student_id', 'pattern_id'],
+    values: ({ check, student, pattern }) => [check, student, pattern],
+  },
 };
 
 const OWNER = { logs: 'section_id', attendance: 'section_id', marks: 'check_id' } as const;
@@ -42,10 +54,10 @@ export function eventStore<Kind extends keyof EventKinds>(scope: StudioScope, ki
     listJson,
     /** Says how many were not there before. */
     async append(entries: readonly EventKinds[Kind][]): Promise<number> {
-      let before = 0;
+      let added = 0;
       for (let first = 0; first < entries.length; first += CHUNK)
-        before += await appendChunk(scope, kind, entries.slice(first, first + CHUNK));
-      return entries.length - before;
+        added += await appendChunk(scope, kind, entries.slice(first, first + CHUNK));
+      return added;
     },
   };
 }
@@ -55,26 +67,39 @@ async function appendChunk<Kind extends keyof EventKinds>(
   kind: Kind,
   entries: readonly EventKinds[Kind][],
 ): Promise<number> {
-  const model = scope.models[kind];
-  const rows = entries.map(entry => ({
-    studioId: scope.studioId,
-    id: entry.id,
-    ...COLUMNS[kind](entry),
-    body: entry,
-    bodyHash: hashBody(entry),
-  }));
-  const there = await model.findAll({ ...scope.where({ id: rows.map(({ id }) => id) }), raw: true });
-  await model.bulkCreate(rows, { transaction: scope.transaction, ignoreDuplicates: true });
-  // Read again: another writer may have been first with the same id between the two.
-  const hashes = new Map(rows.map(({ id, bodyHash }) => [id, bodyHash]));
-  const stored = await model.findAll({ ...scope.where({ id: [...hashes.keys()] }), raw: true });
-  for (const row of stored)
-    if (hashes.get(row.id) !== row.bodyHash && hashes.get(row.id) !== hashBody(row.body as object))
-      throw new HttpFault(
-        'conflict',
-        `The entry ${row.id} was sent before with another content; it stays as it was.`,
-      );
-  return there.length;
+  const rows = entries.map(entry => [entry.id, hashBody(entry), entry, ...COLUMNS[kind].values(entry)]);
+  const stored = await scope.select<{ id: string }>(insertInto(kind), [JSON.stringify(rows)]);
+  if (stored.length < entries.length) await requireSame(scope, kind, entries);
+  return stored.length;
+}
+
+/** Adds rows `[id, hash, body, …columns]` of a JSON list in its order, and tells the ids that were not there. */
+function insertInto(kind: keyof EventKinds): string {
+  const { names } = COLUMNS[kind];
+  const values = names.map((name, index) => `(row ->> ${3 + index})${name === 'lesson' ? '::integer' : ''}`);
+  return `INSERT INTO ${kind} (studio_id, id, body_hash, body, ${names.join(', ')})
+    SELECT $1, (row ->> 0)::uuid, row ->> 1, row -> 2, ${values.join(', ')}
+    FROM jsonb_array_elements($2::jsonb) WITH ORDINALITY AS given (row, position) ORDER BY position
+    ON CONFLICT DO NOTHING RETURNING id`;
+}
+
+/** Refuses entries of which another content is stored under their id. */
+async function requireSame<Kind extends keyof EventKinds>(
+  scope: StudioScope,
+  kind: Kind,
+  entries: readonly EventKinds[Kind][],
+): Promise<void> {
+  const stored = await scope.select<{ id: string; body: object }>(
+    `SELECT id, body FROM ${kind} WHERE studio_id = $1 AND id = ANY($2::uuid[])`,
+    [entries.map(({ id }) => id)],
+  );
+  const hashes = new Map(stored.map(({ id, body }) => [id, hashBody(body)]));
+  const other = entries.find(entry => hashes.get(entry.id) !== hashBody(entry));
+  if (other)
+    throw new HttpFault(
+      'conflict',
+      `The entry ${other.id} was sent before with another content; it stays as it was.`,
+    );
 }
 
 function hashBody(entry: object): string {

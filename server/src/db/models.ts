@@ -10,13 +10,6 @@ export class DocumentRow extends Model {
   declare body: unknown;
 }
 
-export class EventRow extends Model {
-  declare studioId: string;
-  declare id: string;
-  declare body: unknown;
-  declare bodyHash: string;
-}
-
 export class JobRow extends Model {
   declare studioId: string;
   declare id: string;
@@ -96,9 +89,6 @@ export type DocumentKind = (typeof DOCUMENT_KINDS)[number];
 
 export interface Models {
   readonly documents: Readonly<Record<DocumentKind, ModelStatic<DocumentRow>>>;
-  readonly logs: ModelStatic<EventRow>;
-  readonly attendance: ModelStatic<EventRow>;
-  readonly marks: ModelStatic<EventRow>;
   readonly jobs: ModelStatic<JobRow>;
   readonly plans: ModelStatic<PlanRow>;
   readonly recaps: ModelStatic<RecapRow>;
@@ -129,21 +119,10 @@ export function defineModels(sequelize: Sequelize): Models {
       { studioId, id: key(TEXT), position: INTEGER, version: INTEGER, body: JSONB },
       options(table),
     );
-  const event = { studioId, id: key(UUID), body: JSONB, bodyHash: TEXT };
-  const ofLesson = { sectionId: TEXT, lesson: INTEGER };
   return {
     documents: Object.fromEntries(
       DOCUMENT_KINDS.map(kind => [kind, documentModel(kind)]),
     ) as Models['documents'],
-    logs: class extends EventRow {}.init({ ...event, ...ofLesson, patternId: TEXT }, options('logs')),
-    attendance: class extends EventRow {}.init(
-      { ...event, ...ofLesson, studentId: TEXT },
-      options('attendance'),
-    ),
-    marks: class extends EventRow {}.init(
-      { ...event, checkId: TEXT, studentId: TEXT, patternId: TEXT },
-      options('marks'),
-    ),
     jobs: JobRow.init(
       {
         studioId,

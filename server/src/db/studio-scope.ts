@@ -1,5 +1,5 @@
 import type { ClientBase } from 'pg';
-import { QueryTypes, type Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { JsonText } from './json-text.ts';
 import type { Models } from './models.ts';
 
@@ -12,25 +12,33 @@ export interface StudioScope {
   where<Conditions extends object>(
     conditions?: Conditions,
   ): { where: Conditions & { studioId: string }; transaction: Transaction };
-  /** Runs a query of which `$1` is the studio and the others are given. */
+  /**
+   * Runs a query of which `$1` is the studio and the others are given. Each connection prepares a text once, so
+   * that what changes from call to call must stand in the values.
+   */
   select<Row extends object>(sql: string, others?: readonly unknown[]): Promise<Row[]>;
-  /** Runs a query past Sequelize, which would read its dollar signs as parameters of its own. */
+  /** Runs any text, once. */
   run(sql: string, values: readonly unknown[]): Promise<object[]>;
 }
 
+const names = new Map<string, string>();
+
+/** The name under which a query is prepared. */
+function nameOf(text: string): string {
+  const name = names.get(text) ?? `q${names.size}`;
+  names.set(text, name);
+  return name;
+}
+
 export function createScope(models: Models, studioId: string, transaction: Transaction): StudioScope {
-  const { sequelize } = models.studios;
-  if (!sequelize) throw new Error('the models belong to no database');
+  const { connection } = transaction as unknown as { connection: ClientBase };
   return {
     studioId,
     models,
     transaction,
-    select: <Row extends object>(sql: string, others: readonly unknown[] = []) =>
-      sequelize.query<Row>(sql, { bind: [studioId, ...others], type: QueryTypes.SELECT, transaction }),
-    run: async (sql, values) => {
-      const { connection } = transaction as unknown as { connection: ClientBase };
-      return (await connection.query(sql, [...values])).rows;
-    },
+    select: async <Row extends object>(text: string, others: readonly unknown[] = []) =>
+      (await connection.query<Row>({ name: nameOf(text), text, values: [studioId, ...others] })).rows,
+    run: async (sql, values) => (await connection.query(sql, [...values])).rows,
     where: conditions => ({
       where: { ...(conditions as NonNullable<typeof conditions>), studioId },
       transaction,
