@@ -10,7 +10,8 @@ import { openChangeFeed } from '../../server/src/db/change-feed.ts';
 import { openDatabase } from '../../server/src/db/database.ts';
 import { ACTIONS, pickAction } from './actions.ts';
 import type { StudioSize } from './big-studio.ts';
-import { act, addTime, signIn, type Times } from './load.ts';
+import { act, StopWatch, signIn, type Timed } from './load.ts';
+import { clock } from './stolen-time.ts';
 
 interface Statement {
   readonly text: string;
@@ -25,10 +26,10 @@ const CONNECTIONS = 10;
 const UUID = /[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}/g;
 
 /** Runs the same mix as the load, as statements only. */
-export async function runBare(databaseUrl: string, size: StudioSize, seconds: number): Promise<Times> {
+export async function runBare(databaseUrl: string, size: StudioSize, seconds: number): Promise<Timed> {
   const traces = await captureTraces(databaseUrl, size);
   const pool = new pg.Pool({ connectionString: databaseUrl, max: CONNECTIONS });
-  const times: Times = new Map();
+  const watch = new StopWatch();
   const end = Date.now() + seconds * 1000;
   await Promise.all(
     Array.from({ length: PEOPLE }, async (_, index) => {
@@ -39,16 +40,17 @@ export async function runBare(databaseUrl: string, size: StudioSize, seconds: nu
         const { name } = pickAction();
         const samples = traces.get(name) ?? [];
         const trace = asNew(samples[Math.floor(Math.random() * samples.length)] ?? []);
-        const begun = performance.now();
+        const begun = clock();
         const client = await pool.connect();
         for (const { text, values } of trace) await client.query(text, [...values]);
         client.release();
-        addTime(times, name, performance.now() - begun);
+        watch.note(name, begun);
       }
     }),
   );
+  const timed = watch.stop();
   await pool.end();
-  return times;
+  return timed;
 }
 
 /** The statements of some requests of each kind, told one request at a time by a server in this process. */

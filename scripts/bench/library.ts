@@ -2,38 +2,19 @@
 // in Chromium. Prints milliseconds.
 import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
-import { ensureBuilt } from '../build.mjs';
-import { CHROMIUM, ensureChromium } from '../chromium.mjs';
-import { startDemoServer } from '../demo-server.mjs';
-import { ensurePostgres } from '../postgres.mjs';
 import { percentile } from './load.ts';
+import { gapsBetweenFrames, openMeasuredPage, takeSeen } from './measured-page.ts';
 
 const FIGURES = 5000;
 const FRAMES = 120;
+const LIST = 'nav[aria-label="Figures"] *:has(> ul)';
 const LONG_MS = 120_000;
 const NAMES = ['Pier', 'Quay', 'Harbour', 'Jetty', 'Tide', 'Mast', 'Sail', 'Net', 'Rope', 'Gull'];
 const ACTIONS = ['fwd', 'back', 'side', 'close'];
 
 export async function benchLibrary(): Promise<void> {
   const root = fileURLToPath(new URL('../..', import.meta.url));
-  ensurePostgres();
-  ensureChromium();
-  await ensureBuilt(root);
-  const { chromium } = await import('@playwright/test');
-  const server = await startDemoServer(root, '2026-03-09');
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    chromiumSandbox: false,
-    args: ['--disable-gpu', '--disable-quic'],
-  });
-  const context = await browser.newContext({ baseURL: server.address, reducedMotion: 'reduce' });
-  // The compiler names functions by a helper of its own, which the page does not have.
-  await context.addInitScript('window.__name = named => named');
-  await context.addInitScript(watch);
-  const page = await context.newPage();
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Ottilie Marsh' }).click();
-  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+  const { page, close } = await openMeasuredPage(root);
   await importAll(page);
   await page.goto('/courses/hustle-1/material/wrap');
   await page.getByRole('searchbox').waitFor({ timeout: LONG_MS });
@@ -43,8 +24,7 @@ export async function benchLibrary(): Promise<void> {
   await page.getByText(/^Only some/).click();
   await page.getByLabel('Order').selectOption('novelty');
   say('ranked by novelty in a worker', await timeOf(() => page.getByText(/% new/).first().waitFor()));
-  await browser.close();
-  await server.stop();
+  await close();
 }
 
 async function importAll(page: Page): Promise<void> {
@@ -68,66 +48,23 @@ function table(): string {
 }
 
 async function search(page: Page): Promise<void> {
-  await page.evaluate(() => window.seen.splice(0));
+  await takeSeen(page);
   await page.getByRole('searchbox').focus();
   for (const words of ['harbour walk 12', 'tide', 'gull 499']) {
     await page.keyboard.type(words, { delay: 80 });
     await page.getByRole('searchbox').fill('');
   }
-  const seen = await page.evaluate(() => window.seen);
+  const seen = await takeSeen(page);
   const keys = seen.filter(({ name }) => /^(key|input)/.test(name)).map(({ duration }) => duration);
   say('search: from a key to the next paint, p95', percentile(keys, 95));
   say('search: tasks over 50 ms', seen.filter(({ name }) => name === 'longtask').length, '');
 }
 
 async function scroll(page: Page): Promise<void> {
-  const idle = await page.evaluate(gaps, { frames: FRAMES, by: 0 });
-  const moving = await page.evaluate(gaps, { frames: FRAMES, by: 140 });
+  const idle = await gapsBetweenFrames(page, FRAMES);
+  const moving = await gapsBetweenFrames(page, FRAMES, { selector: LIST, by: 140 });
   say('scrolling: gap between frames, p95', percentile(moving, 95));
   say('an idle page: gap between frames, p95', percentile(idle, 95));
-}
-
-interface Seen {
-  readonly name: string;
-  readonly duration: number;
-}
-
-declare global {
-  interface Window {
-    seen: Seen[];
-  }
-}
-
-/** Runs in the page: keeps what the browser tells of slow events and long tasks. */
-function watch(): void {
-  window.seen = [];
-  const keep = (list: PerformanceObserverEntryList) => {
-    for (const { name, entryType, duration } of list.getEntries())
-      window.seen.push({ name: entryType === 'longtask' ? entryType : name, duration });
-  };
-  new PerformanceObserver(keep).observe({
-    type: 'event',
-    durationThreshold: 16,
-    buffered: true,
-  } as PerformanceObserverInit);
-  new PerformanceObserver(keep).observe({ type: 'longtask', buffered: true });
-}
-
-/** Runs in the page: the gaps between frames while the list is scrolled by so many pixels a frame. */
-function gaps({ frames, by }: { frames: number; by: number }): Promise<number[]> {
-  const list = document.querySelector('nav[aria-label="Figures"] ul')?.parentElement;
-  return new Promise(resolve => {
-    const found: number[] = [];
-    let last = performance.now();
-    const next = (now: number) => {
-      found.push(now - last);
-      last = now;
-      list?.scrollBy(0, by);
-      if (found.length < frames) requestAnimationFrame(next);
-      else resolve(found.slice(1));
-    };
-    requestAnimationFrame(next);
-  });
 }
 
 async function timeOf(work: () => Promise<unknown>): Promise<number> {

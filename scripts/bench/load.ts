@@ -15,8 +15,44 @@ import {
   remember,
 } from './actions.ts';
 import type { StudioSize } from './big-studio.ts';
+import { clock, watchStolenTime } from './stolen-time.ts';
 
-export type Times = Map<string, number[]>;
+/** The milliseconds that each kind of request took. */
+type Times = ReadonlyMap<string, readonly number[]>;
+
+export interface Timed {
+  readonly all: Times;
+  /** Without what was disturbed. */
+  readonly quiet: Times;
+  /** How much of the run the machine was left alone. */
+  readonly quietShare: number;
+}
+
+/** Notes how long things take, and sets apart what was disturbed. */
+export class StopWatch {
+  private readonly stolen = watchStolenTime();
+  private readonly taken: { readonly name: string; readonly begun: number; readonly ended: number }[] = [];
+
+  note(name: string, begun: number): void {
+    this.taken.push({ name, begun, ended: clock() });
+  }
+
+  stop(): Timed {
+    const { isQuiet, quietShare } = this.stolen.stop();
+    const quiet = this.taken.filter(({ begun, ended }) => isQuiet(begun, ended));
+    return { all: timesOf(this.taken), quiet: timesOf(quiet), quietShare };
+  }
+}
+
+function timesOf(taken: readonly { name: string; begun: number; ended: number }[]): Times {
+  const times = new Map<string, number[]>();
+  for (const { name, begun, ended } of taken) {
+    const own = times.get(name) ?? [];
+    times.set(name, own);
+    own.push(ended - begun);
+  }
+  return times;
+}
 
 const PEOPLE = 50;
 const DIRECTOR = 'person-0';
@@ -27,13 +63,12 @@ export interface Browser {
   readonly memory: Memory;
 }
 
-/** Runs the mix for so many seconds; answers the milliseconds of each kind and what was refused. */
+/** Runs the mix for so many seconds; answers how long each kind took and what was refused. */
 export async function runLoad(
   address: string,
   size: StudioSize,
   seconds: number,
-): Promise<{ times: Times; refused: string[] }> {
-  const times: Times = new Map();
+): Promise<Timed & { refused: string[] }> {
   const refused: string[] = [];
   const browsers: Browser[] = [];
   for (let person = 0; person < PEOPLE; person += 1) {
@@ -41,9 +76,10 @@ export async function runLoad(
     browsers.push(browser);
     for (const action of ACTIONS.filter(({ isFirst }) => isFirst)) await act(address, browser, action, size);
   }
+  const watch = new StopWatch();
   const end = Date.now() + seconds * 1000;
   await Promise.all(browsers.map((browser, index) => goOn(browser, index)));
-  return { times, refused };
+  return { ...watch.stop(), refused };
 
   async function goOn(browser: Browser, index: number): Promise<void> {
     let next = Date.now() + (1000 * index) / PEOPLE;
@@ -51,8 +87,9 @@ export async function runLoad(
       await wait(Math.max(0, next - Date.now()));
       next += 1000;
       const action = pickAction();
-      const { milliseconds, refusal } = await act(address, browser, action, size);
-      addTime(times, action.name, milliseconds);
+      const begun = clock();
+      const { refusal } = await act(address, browser, action, size);
+      watch.note(action.name, begun);
       if (refusal) refused.push(refusal);
     }
   }
@@ -64,14 +101,12 @@ export async function act(
   browser: Browser,
   { name, call: make }: Action,
   size: StudioSize,
-): Promise<{ milliseconds: number; refusal?: string; call: Call }> {
+): Promise<{ refusal?: string; call: Call }> {
   const call = make(size, browser.memory);
-  const begun = performance.now();
   const reply = await ask(address + addressOf(call), ROUTES[call.route].method, browser, call.body);
-  const milliseconds = performance.now() - begun;
-  if (reply.status >= 400) return { milliseconds, call, refusal: `${name}: ${reply.status} ${reply.text()}` };
+  if (reply.status >= 400) return { call, refusal: `${name}: ${reply.status} ${reply.text()}` };
   if (isRemembered(call)) remember(call, reply.text(), browser.memory);
-  return { milliseconds, call };
+  return { call };
 }
 
 const agent = new Agent({ keepAlive: true });
@@ -106,12 +141,6 @@ function ask(url: string, method: string, { cookie, csrf }: Browser, body: unkno
     sent.on('error', reject);
     sent.end(body === undefined ? undefined : JSON.stringify(body));
   });
-}
-
-export function addTime(times: Times, name: string, milliseconds: number): void {
-  const own = times.get(name) ?? [];
-  times.set(name, own);
-  own.push(milliseconds);
 }
 
 /** A value that so many per cent of the times do not pass; 0 of none. */

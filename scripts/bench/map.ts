@@ -13,12 +13,10 @@ import {
   type StudioDocument,
 } from '@map-step/core';
 import type { Page } from '@playwright/test';
-import { ensureBuilt } from '../build.mjs';
-import { CHROMIUM, ensureChromium } from '../chromium.mjs';
-import { startDemoServer } from '../demo-server.mjs';
-import { ensurePostgres } from '../postgres.mjs';
 import { withBigCourse } from './big-course.ts';
 import { percentile } from './load.ts';
+import { gapsBetweenFrames, openMeasuredPage, type Seen, takeSeen } from './measured-page.ts';
+import { watchStolenTime } from './stolen-time.ts';
 
 const ITEMS = 60;
 const LESSONS = 12;
@@ -53,52 +51,36 @@ function inCore(studio: StudioDocument): void {
 }
 
 async function inBrowser(file: string): Promise<void> {
-  ensurePostgres();
-  ensureChromium();
-  await ensureBuilt(root);
-  const { chromium } = await import('@playwright/test');
-  const server = await startDemoServer(root, '2026-03-09', { MAPSTEP_DEMO_FILE: file });
-  const browser = await chromium.launch({
-    executablePath: CHROMIUM,
-    chromiumSandbox: false,
-    args: ['--disable-gpu', '--disable-quic'],
-  });
-  const context = await browser.newContext({
-    baseURL: server.address,
-    reducedMotion: 'reduce',
-    viewport: { width: 1280, height: 800 },
-  });
-  // The compiler names functions by a helper of its own, which the page does not have.
-  await context.addInitScript('window.__name = named => named');
-  await context.addInitScript(watch);
-  const page = await context.newPage();
-  await page.goto('/');
-  await page.getByRole('button', { name: 'Ottilie Marsh' }).click();
-  await page.getByRole('button', { name: 'Sign out' }).waitFor();
+  const { page, close } = await openMeasuredPage(root, { MAPSTEP_DEMO_FILE: file });
   await page.goto('/courses/big/map');
   const plan = page.getByRole('button', { name: 'Plan this level' });
   await plan.waitFor();
   await page.waitForTimeout(3000);
-  const idle = percentile(await frames(page), 95);
+  const stolen = watchStolenTime();
+  const idle = percentile(await gapsBetweenFrames(page, FRAMES), 95);
   say('frame gap of the idle page, p95', idle);
   await planAndTake(page);
   await moveAround(page, 'a move on the map, from the key to the next paint, p95');
   await plan.click();
   await page.getByRole('button', { name: 'The plan as it is' }).click();
-  await page.evaluate(() => window.seen.splice(0));
-  const busy = percentile(await frames(page), 95);
+  const seen = await takeSeen(page);
+  const busy = percentile(await gapsBetweenFrames(page, FRAMES), 95);
   say('frame gap while the planner goes on, p95', busy);
-  await moveAround(page, 'a move while the planner goes on, p95');
-  await page.waitForTimeout(50_000);
-  const long = await page.evaluate(() => window.seen.filter(({ name }) => name === 'longtask'));
-  say('tasks over 50 ms in a minute of planning', long.length, '');
-  for (const { duration } of long.slice(0, 10)) say('  one of', duration);
+  seen.push(...(await moveAround(page, 'a move while the planner goes on, p95')));
+  await page.waitForTimeout(35_000);
+  seen.push(...(await takeSeen(page)));
+  const { isQuiet, quietShare } = stolen.stop();
+  const long = seen.filter(({ name }) => name === 'longtask');
+  const own = long.filter(({ at, duration }) => isQuiet(at, at + duration));
+  say('percent of the time in which nobody took the machine away', Math.round(100 * quietShare), '');
+  say('tasks over 50 ms in a minute of planning, undisturbed', own.length, '');
+  for (const { duration } of own.slice(0, 10)) say('  one of', duration);
+  say('tasks over 50 ms while the machine was taken away', long.length - own.length, '');
   const stop = page.getByRole('button', { name: 'Stop' });
   if (await stop.isVisible()) {
     say('stopped, with the best plan kept, after', await page.evaluate(stopAndWait));
   }
-  await browser.close();
-  await server.stop();
+  await close();
 }
 
 /** Runs in the page: from the press of Stop until the planner is gone from it. */
@@ -128,9 +110,13 @@ async function planAndTake(page: Page): Promise<void> {
   await page.getByText('saved', { exact: true }).waitFor();
 }
 
-/** Arrow keys on one figure after the other, a lesson later and back. */
-async function moveAround(page: Page, words: string): Promise<void> {
-  await page.evaluate(() => window.seen.splice(0));
+/**
+ * Arrow keys on one figure after the other, a lesson later and back. The paint after a key may only show that it was
+ * pressed: told beside it is when the figure was drawn in its lesson.
+ */
+async function moveAround(page: Page, words: string): Promise<readonly Seen[]> {
+  const before = await takeSeen(page);
+  await page.evaluate(noteMoves);
   const chips = page.locator('[data-figure][aria-label*="lesson"]');
   const count = await chips.count();
   for (let move = 0; move < MOVES; move += 1) {
@@ -140,39 +126,38 @@ async function moveAround(page: Page, words: string): Promise<void> {
     await page.keyboard.press(move % 2 ? 'ArrowLeft' : 'ArrowRight');
     await page.waitForTimeout(150);
   }
-  const seen = await page.evaluate(() => window.seen);
+  const seen = await takeSeen(page);
   const keys = seen.filter(({ name }) => name === 'keydown').map(({ duration }) => duration);
-  say(words, percentile(keys, 95));
-  say(`  of ${MOVES} moves those over 16 ms`, keys.length, '');
+  // Those within a frame are not told.
+  const all = [...keys, ...Array.from({ length: MOVES - keys.length }, () => 16)];
+  say(words, percentile(all, 95));
+  const drawn = seen.filter(({ name }) => name === 'moved').map(({ duration }) => duration);
+  say('  until the figure was drawn in its lesson, median', percentile(drawn, 50));
+  say('  p95', percentile(drawn, 95));
+  return [...before, ...seen];
 }
 
-async function frames(page: Page): Promise<number[]> {
-  return page.evaluate(
-    count =>
-      new Promise<number[]>(resolve => {
-        const gaps: number[] = [];
-        let last = performance.now();
-        const step = (now: number) => {
-          gaps.push(now - last);
-          last = now;
-          if (gaps.length < count) requestAnimationFrame(step);
-          else resolve(gaps.slice(5));
-        };
-        requestAnimationFrame(step);
-      }),
-    FRAMES,
-  );
-}
-
-/** Runs in the page: remembers how long events took to their next paint, and tasks that were too long. */
-function watch(): void {
-  window.seen = [];
-  const keep = (list: PerformanceObserverEntryList) => {
-    for (const { name, entryType, duration } of list.getEntries())
-      window.seen.push({ name: entryType === 'longtask' ? 'longtask' : name, duration });
-  };
-  new PerformanceObserver(keep).observe({ type: 'event', durationThreshold: 16 } as PerformanceObserverInit);
-  new PerformanceObserver(keep).observe({ type: 'longtask' });
+/** Runs in the page: from a key until a figure's words have changed and the picture is out. */
+function noteMoves(): void {
+  let pressed: number | undefined;
+  window.addEventListener('keydown', ({ timeStamp }) => {
+    pressed = timeStamp;
+  });
+  new MutationObserver(changes => {
+    const from = pressed;
+    if (from === undefined || !changes.some(({ target }) => (target as HTMLElement).dataset.figure)) return;
+    pressed = undefined;
+    requestAnimationFrame(() => {
+      const { port1, port2 } = new MessageChannel();
+      port1.onmessage = () =>
+        window.seen.push({
+          name: 'moved',
+          at: performance.timeOrigin + from,
+          duration: performance.now() - from,
+        });
+      port2.postMessage(0);
+    });
+  }).observe(document.body, { subtree: true, attributes: true, attributeFilter: ['aria-label'] });
 }
 
 function say(what: string, value: number, unit = ' ms'): void {

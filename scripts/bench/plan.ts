@@ -1,5 +1,5 @@
-// `npm run bench -- plan FOLDER [SECONDS]`: our plan beside the best known cost of each problem in a folder of
-// files `{best, problem}`. Prints a table and JSON.
+// `npm run bench -- plan FOLDER [SECONDS] [ONLY] [SEED]`: our plan beside the best known cost of each problem in a
+// folder of files `{best, problem}`, or of those whose names hold a word. Prints a table and JSON.
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type FoundPlan, judgePlan, type PlanProblem, solvePlan } from '@map-step/core';
@@ -10,7 +10,7 @@ interface BenchFile {
   readonly problem: PlanProblem;
 }
 
-export async function benchPlan(folder: string, seconds: number, only = ''): Promise<void> {
+export async function benchPlan(folder: string, seconds: number, only = '', seed = 1): Promise<void> {
   const names = readdirSync(folder)
     .filter(name => name.endsWith('.json') && name.includes(only))
     .sort();
@@ -29,20 +29,20 @@ export async function benchPlan(folder: string, seconds: number, only = ''): Pro
   process.stdout.write(`${head.join('\t')}\n`);
   for (const name of names) {
     const file = JSON.parse(readFileSync(join(folder, name), 'utf8')) as BenchFile;
-    const row = await measure(name.replace('.json', ''), file, seconds);
+    const row = await measure(name.replace('.json', ''), file, seconds, seed);
     rows.push(row);
     process.stdout.write(`${row.join('\t')}\n`);
   }
   process.stdout.write(`${JSON.stringify({ head, rows })}\n`);
 }
 
-async function measure(name: string, { best, problem }: BenchFile, seconds: number) {
+async function measure(name: string, { best, problem }: BenchFile, seconds: number, seed: number) {
   const solver = await loadSolver();
   const start = performance.now();
   const clock = () => (performance.now() - start) / 1000;
   const found: { at: number; plan: FoundPlan }[] = [];
   const answer = solvePlan(problem, {
-    seed: 1,
+    seed,
     solver,
     budget: { kind: 'time', seconds, clock },
     onBetter: plan => found.push({ at: clock(), plan }),

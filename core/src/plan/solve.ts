@@ -109,6 +109,8 @@ class PlanSolving {
       return;
     }
     const isSmall = problem.items.length * problem.lessons.length <= SMALL;
+    // One way in may end in a corner: what is small is searched by a second before anything is proven.
+    if (this.isFull() && isSmall) this.beginAfresh();
     if (this.isFull()) this.proveWhatIsLeft(solver, isSmall ? 0.2 : 0.06);
     // Where even what must stay out is not proven, the whole model has no hope yet.
     const hasHope = !this.isFull() || (isSmall && this.leastLeft >= this.leftPoints() - ENOUGH);

@@ -38,8 +38,15 @@ const steps = (unit: number, sizes: readonly number[]) =>
 const spacing = steps(0.25, [0, 0.5, 1, 1.5, 2, 2.5, 3, 4, 5, 6, 7, 8, 10, 12, 16]);
 
 const config = defineConfig({
+  // A rule that is put into a layer makes the browser lay out the whole page anew.
+  disableLayers: true,
   globalCss: {
-    html: { fontSize: '16px', colorScheme: { _light: 'light', _dark: 'dark' } },
+    html: {
+      fontSize: '16px',
+      colorScheme: { _light: 'light', _dark: 'dark' },
+      // What takes the focus is not left behind the rail of lessons.
+      scrollPaddingTop: '6rem',
+    },
     body: { bg: 'paper', color: 'ink', fontFamily: 'body', lineHeight: '1.45', margin: 0 },
     '*, *::before, *::after': {
       boxSizing: 'border-box',

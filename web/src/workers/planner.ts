@@ -40,11 +40,16 @@ export async function findMendsInWorker(
 
 let spare: Started | undefined;
 
-/** Has a worker with the exact solver ready, so that the next plan begins at once. */
+/** The page is drawn before a worker is made ready behind it. */
+const WARM_AFTER_MILLISECONDS = 300;
+
+/** Has a worker with the exact solver ready soon, so that the next plan begins at once. */
 export function warmPlanner(): void {
-  if (spare) return;
-  spare = startWorker();
-  void spare.remote.warm();
+  setTimeout(() => {
+    if (spare) return;
+    spare = startWorker();
+    void spare.remote.warm();
+  }, WARM_AFTER_MILLISECONDS);
 }
 
 function takeWorker(): Started {

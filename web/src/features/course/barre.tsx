@@ -24,6 +24,11 @@ const Bead = chakra('button', {
     cursor: 'pointer',
     _hover: { bg: 'panel' },
     '&[aria-current]': { bg: 'panel', borderColor: 'ink' },
+    '& .head': { display: 'flex', alignItems: 'baseline', gap: '1.5' },
+    '& strong': { fontFamily: 'title', fontSize: 'lg', fontWeight: '700' },
+    '& small': { fontSize: 'xs', color: 'quiet', whiteSpace: 'nowrap' },
+    '& .head > span': { ml: 'auto', alignSelf: 'center', display: 'flex', color: 'ready' },
+    '& .head > .broken': { color: 'stop' },
   },
   variants: { when: { today: { borderColor: 'now' }, other: {} } },
 });
@@ -95,26 +100,17 @@ const LessonBead = memo(function LessonBead(props: LessonBeadProps) {
       aria-current={isOpen ? 'step' : undefined}
       onClick={() => goTo(number)}
     >
-      <chakra.span display="flex" alignItems="baseline" gap="1.5">
-        <chakra.span fontFamily="title" fontSize="lg" fontWeight="700">
-          {number}
-        </chakra.span>
-        <chakra.span fontSize="xs" color="quiet" whiteSpace="nowrap">
-          {date}
-        </chakra.span>
-        <chakra.span
-          ml="auto"
-          alignSelf="center"
-          display="flex"
-          color={state === 'broken' ? 'stop' : 'ready'}
-        >
+      <span className="head">
+        <strong>{number}</strong>
+        <small>{date}</small>
+        <span className={state}>
           {state === 'broken' ? (
             <TriangleAlert size={15} aria-hidden />
           ) : state === 'taught' ? (
             <Check size={15} strokeWidth={3} aria-hidden />
           ) : null}
-        </chakra.span>
-      </chakra.span>
+        </span>
+      </span>
       <MinutesBar minutes={minutes} direction="row" />
       <Spoken>
         {isPlanned &&

@@ -1,12 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import type {
-  CourseAnswer,
-  Material,
-  SectionAnswer,
-  SessionAnswer,
-  SignedInPerson,
-  StudioAnswer,
-} from '@map-step/contract';
+import type { CourseAnswer, Material, SectionAnswer, SignedInPerson, StudioAnswer } from '@map-step/contract';
 import {
   type Course,
   isOnStaff,
@@ -18,10 +11,11 @@ import {
   type Section,
 } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Skeleton } from '../../ui/parts.tsx';
+import { useSame } from '../../ui/same.ts';
 import { sessionQuery } from '../session/session-queries.ts';
 import { CourseFrame } from './course-frame.tsx';
 import { classPlanQuery, courseQuery, materialQuery, sectionQuery, studioQuery } from './course-queries.ts';
@@ -42,14 +36,16 @@ export function CourseLayout() {
         <Failure error={failed.error} retry={() => void failed.refetch()} />
       </chakra.main>
     );
-  if (!course.data || !material.data || !studio.data || !session.data) return <Skeleton lines={10} />;
+  const me = session.data?.person;
+  if (!course.data || !material.data || !studio.data || !session.data || !me) return <Skeleton lines={10} />;
   return (
     <LoadedCourse
       answer={course.data}
       material={material.data.material}
       stamp={material.data.stamp}
       studio={studio.data}
-      session={session.data}
+      me={me}
+      today={session.data.today}
     />
   );
 }
@@ -59,43 +55,46 @@ interface Loaded {
   readonly material: Material;
   readonly stamp: string;
   readonly studio: StudioAnswer;
-  readonly session: SessionAnswer;
+  readonly me: SignedInPerson;
+  readonly today: string;
 }
 
-function LoadedCourse({ answer, material, stamp, studio, session }: Loaded) {
+function LoadedCourse({ answer, material, stamp, studio, me, today }: Loaded) {
   const [search, setSearch] = useSearchParams();
   const [previewed, preview] = useState<Placed>();
-  const me = session.person;
-  const chosen = chooseSection(answer, search.get('class'), me?.id);
+  const chosen = chooseSection(answer, search.get('class'), me.id);
   const sectionState = useQuery({ ...sectionQuery(chosen ?? ''), enabled: chosen !== undefined });
   const { waiting, keep, section } = useWaitingEvents(
     me,
     chosen === undefined ? undefined : sectionState.data,
   );
   const library = useMemo(() => openLibrary(material), [material]);
-  const saved = useMemo(() => placedOf({ placed: answer.course.placed ?? [] }), [answer.course.placed]);
+  const saved = useSaved(answer.course);
   const problem = useProblem(library, answer);
   const draft = useMemo(() => draftPlan(problem, previewed ?? saved), [problem, previewed, saved]);
   const classPlan = useClassPlan(material, answer, section);
-  if (!me) return null;
   const lesson = chooseLesson(
     answer,
     search.get('lesson'),
     section ? lessonsBehind(section.logs, section.recaps) : 0,
   );
-  const goTo = (to: number) => {
-    if (to < 1 || to > answer.course.lessons.length) return;
-    setSearch(
-      before => {
-        before.set('lesson', String(to));
-        return before;
-      },
-      { replace: true },
-    );
-  };
-  const view = {
+  const count = answer.course.lessons.length;
+  const goTo = useCallback(
+    (to: number) => {
+      if (to < 1 || to > count) return;
+      setSearch(
+        before => {
+          before.set('lesson', String(to));
+          return before;
+        },
+        { replace: true },
+      );
+    },
+    [count, setSearch],
+  );
+  const view = useSame({
     me,
-    today: session.today,
+    today,
     studio,
     material,
     materialStamp: stamp,
@@ -111,7 +110,7 @@ function LoadedCourse({ answer, material, stamp, studio, session }: Loaded) {
     lesson,
     goTo,
     preview,
-  };
+  });
   return (
     <CourseViewContext value={view}>
       <CourseFrame>
@@ -129,6 +128,13 @@ function LoadedCourse({ answer, material, stamp, studio, session }: Loaded) {
   );
 }
 
+/** Another object only when a figure lies elsewhere, not when the server tells the same in another order. */
+function useSaved({ placed = [] }: Course): Placed {
+  const ordered = [...placed].sort((one, other) => (one.pattern < other.pattern ? -1 : 1));
+  const key = JSON.stringify(ordered);
+  return useMemo(() => placedOf({ placed: JSON.parse(key) }), [key]);
+}
+
 /** The problem is built anew only when something else than the placing has changed. */
 function useProblem(library: Library, { course, published }: CourseAnswer) {
   const { placed: _, ...rest } = course;
@@ -140,8 +146,13 @@ function useProblem(library: Library, { course, published }: CourseAnswer) {
 }
 
 function useClassPlan(material: Material, answer: CourseAnswer, section: SectionAnswer | undefined) {
-  const published = useMemo(() => placedOf(answer.published ?? answer.course), [answer]);
-  const { data } = useQuery(classPlanQuery(material, answer.course, published, section));
+  const { course, published } = answer;
+  // Its key is long: it is looked up anew only when something of it has changed.
+  const query = useMemo(
+    () => classPlanQuery(material, course, placedOf(published ?? course), section),
+    [material, course, published, section],
+  );
+  const { data } = useQuery(query);
   return section && data?.ok ? data.value : undefined;
 }
 

@@ -12,6 +12,7 @@ import type {
 } from '@map-step/contract';
 import type { Audience, Course, Placed } from '@map-step/core';
 import {
+  hashKey,
   infiniteQueryOptions,
   type QueryClient,
   queryOptions,
@@ -136,8 +137,11 @@ export function classPlanQuery(
 ) {
   const recaps = (section?.recaps ?? []).map(({ lesson }) => ({ lesson }));
   const events = { logs: section?.logs ?? [], recaps };
+  const told = section ? [course.lessons, course.items, published, events] : [];
+  const queryKey = [...keys.classPlan(section?.section.id ?? ''), ...told];
   return queryOptions({
-    queryKey: [...keys.classPlan(section?.section.id ?? ''), course.lessons, course.items, published, events],
+    queryKey,
+    queryHash: hashKey(queryKey),
     queryFn: section ? () => planClassInWorker(material, course, published, events) : skipToken,
     staleTime: Number.POSITIVE_INFINITY,
     placeholderData: previous => previous,

@@ -18,7 +18,7 @@ import {
   type PlanProblem,
   type PlanVersion,
 } from '@map-step/core';
-import { createContext, useContext } from 'react';
+import { createContext, use } from 'react';
 import type { WaitingEvent } from '../../api/outbox.ts';
 
 export type LessonEvent =
@@ -66,8 +66,14 @@ export interface DraftPlan {
 
 export const CourseViewContext = createContext<CourseView | undefined>(undefined);
 
+/**
+ * The view of what may be drawn a little later. A context of its own: below a second provider of the same context
+ * all would be drawn again at every change of the first.
+ */
+export const LaterCourseViewContext = createContext<CourseView | undefined>(undefined);
+
 export function useCourseView(): CourseView {
-  const view = useContext(CourseViewContext);
+  const view = use(LaterCourseViewContext) ?? use(CourseViewContext);
   if (!view) throw new Error('only inside a course');
   return view;
 }

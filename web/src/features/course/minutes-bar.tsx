@@ -1,8 +1,30 @@
 import { chakra } from '@chakra-ui/react';
 import { memo } from 'react';
+import { hasSameEntries } from '../../ui/same.ts';
 import type { LessonMinutes } from './lesson-minutes.ts';
 
 const HATCH = 'repeating-linear-gradient(135deg, var(--chakra-colors-lead) 0 2px, transparent 2px 5px)';
+
+/** Its parts are plain elements: two dozen bars can change at one move. */
+const Bar = chakra('span', {
+  base: {
+    display: 'flex',
+    width: 'full',
+    border: '1px solid',
+    borderColor: 'line',
+    bg: 'panel',
+    '& > :nth-of-type(1)': { bg: 'lead' },
+    '& > :nth-of-type(2)': { bg: 'leadTint', backgroundImage: HATCH },
+    '& > :nth-of-type(3)': { bg: 'line' },
+    '&[data-over]': { borderColor: 'stop', '& > :nth-of-type(1)': { bg: 'stop' } },
+  },
+  variants: {
+    direction: {
+      row: { flexDirection: 'row', height: '0.6rem' },
+      column: { flexDirection: 'column-reverse', height: 'full' },
+    },
+  },
+});
 
 interface MinutesBarProps {
   readonly minutes: LessonMinutes;
@@ -18,24 +40,14 @@ export const MinutesBar = memo(function MinutesBar({ minutes, direction }: Minut
   const along = direction === 'row' ? 'width' : 'height';
   const segment = (value: number) => ({ [along]: share(value) });
   return (
-    <chakra.span
-      aria-hidden
-      display="flex"
-      flexDirection={direction === 'row' ? 'row' : 'column-reverse'}
-      width="full"
-      height={direction === 'row' ? '0.6rem' : 'full'}
-      border="1px solid"
-      borderColor={isOver ? 'stop' : 'line'}
-      bg="panel"
-    >
-      <chakra.span style={segment(minutes.new)} bg={isOver ? 'stop' : 'lead'} />
-      <chakra.span style={{ ...segment(minutes.review), backgroundImage: HATCH }} bg="leadTint" />
-      <chakra.span style={segment(minutes.fixed)} bg="line" />
-    </chakra.span>
+    <Bar aria-hidden direction={direction} data-over={isOver || undefined}>
+      <span style={segment(minutes.new)} />
+      <span style={segment(minutes.review)} />
+      <span style={segment(minutes.fixed)} />
+    </Bar>
   );
 }, isSameBar);
 
 function isSameBar(before: MinutesBarProps, after: MinutesBarProps): boolean {
-  const keys = Object.keys(after.minutes) as (keyof LessonMinutes)[];
-  return keys.every(key => before.minutes[key] === after.minutes[key]);
+  return hasSameEntries(before.minutes, after.minutes);
 }

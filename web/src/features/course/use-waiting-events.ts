@@ -1,7 +1,7 @@
 import type { SectionAnswer, SignedInPerson } from '@map-step/contract';
 import type { Attendance, Log } from '@map-step/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { keepEvent, ownerOf, sendWaiting, type WaitingEvent } from '../../api/outbox.ts';
 import { useOutbox } from '../../api/use-outbox.ts';
 import { sessionQuery } from '../session/session-queries.ts';
@@ -27,11 +27,14 @@ export function useWaitingEvents(me: SignedInPerson | null, stored: SectionAnswe
   const all = useOutbox(me, calls);
   const waiting = useMemo(() => all.filter(event => event.section === id), [all, id]);
   const section = useMemo(() => stored && me && withWaiting(stored, waiting, me.id), [stored, waiting, me]);
-  const keep = (event: LessonEvent) => {
-    if (!me || !id) return;
-    const owner = ownerOf(me);
-    void keepEvent({ owner, section: id, ...event }).then(() => sendWaiting(owner, calls));
-  };
+  const keep = useCallback(
+    (event: LessonEvent) => {
+      if (!me || !id) return;
+      const owner = ownerOf(me);
+      void keepEvent({ owner, section: id, ...event }).then(() => sendWaiting(owner, calls));
+    },
+    [me, id, calls],
+  );
   return { waiting, keep, section: section ?? undefined };
 }
 

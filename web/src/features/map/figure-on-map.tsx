@@ -32,7 +32,7 @@ const STEPS: Readonly<Record<string, number | null>> = {
 /** A figure that can be chosen, dragged, or moved by the arrow keys, alone or with the others that are chosen. */
 export const FigureOnMap = memo(function FigureOnMap(props: FigureOnMapProps) {
   const { pattern, lesson, state, isPinned, isSplit, movedFrom, choose, step } = props;
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: pattern.id });
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: pattern.id });
   const onKeyDown = (event: KeyboardEvent) => {
     const by = STEPS[event.key];
     if (by === undefined || event.altKey || event.ctrlKey) return;
@@ -59,8 +59,8 @@ export const FigureOnMap = memo(function FigureOnMap(props: FigureOnMapProps) {
       onClick={(event: MouseEvent) => choose(pattern.id, event.shiftKey || event.ctrlKey || event.metaKey)}
       onKeyDown={onKeyDown}
       position="relative"
-      zIndex={isDragging ? 5 : 1}
-      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : {}}
+      zIndex="1"
+      opacity={isDragging ? 0.4 : undefined}
     >
       {isPinned && <Pin size={11} aria-hidden style={{ display: 'inline', marginRight: 3 }} />}
       {pattern.name}

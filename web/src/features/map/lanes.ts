@@ -15,26 +15,28 @@ export interface LaneItem {
   readonly reviews: readonly { readonly lesson: number; readonly minutes: number }[];
 }
 
-/** The items of a lane in rows, so that no chip lies on the review marks of another; greedy by lesson. */
+/**
+ * The items of a lane in rows, so that no chip lies on the review marks of another; greedy by lesson. They keep their
+ * order: a figure that moves stays where it is in the page, and keeps the focus.
+ */
 export function packLane(
   patterns: readonly Pattern[],
   placed: Placed,
   lessons: readonly PlannedLesson[],
 ): readonly LaneItem[] {
-  const items = patterns
-    .flatMap(pattern => {
-      const lesson = placed[pattern.id];
-      return lesson === undefined ? [] : [{ pattern, lesson, reviews: reviewsOf(pattern.id, lessons) }];
-    })
-    .sort((a, b) => a.lesson - b.lesson);
-  const rowEnds: number[] = [];
-  return items.map(item => {
-    const end = Math.max(item.lesson, ...item.reviews.map(({ lesson }) => lesson));
-    const free = rowEnds.findIndex(rowEnd => rowEnd < item.lesson);
-    const row = free < 0 ? rowEnds.length : free;
-    rowEnds[row] = end;
-    return { ...item, row: row + 1 };
+  const items = patterns.flatMap(pattern => {
+    const lesson = placed[pattern.id];
+    return lesson === undefined ? [] : [{ pattern, lesson, reviews: reviewsOf(pattern.id, lessons) }];
   });
+  const rowEnds: number[] = [];
+  const rows = new Map<string, number>();
+  for (const { pattern, lesson, reviews } of items.toSorted((a, b) => a.lesson - b.lesson)) {
+    const free = rowEnds.findIndex(rowEnd => rowEnd < lesson);
+    const row = free < 0 ? rowEnds.length : free;
+    rowEnds[row] = Math.max(lesson, ...reviews.map(review => review.lesson));
+    rows.set(pattern.id, row + 1);
+  }
+  return items.map(item => ({ ...item, row: rows.get(item.pattern.id) ?? 1 }));
 }
 
 function reviewsOf(id: string, lessons: readonly PlannedLesson[]): LaneItem['reviews'] {

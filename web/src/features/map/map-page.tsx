@@ -4,8 +4,9 @@ import { memo, useDeferredValue, useMemo } from 'react';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
-import { type CourseView, CourseViewContext, useCourseView } from '../course/course-view.ts';
+import { type CourseView, LaterCourseViewContext, useCourseView } from '../course/course-view.ts';
 import { Clash } from './clash.tsx';
+import { FigureInHand } from './figure-in-hand.tsx';
 import { LeftOut } from './left-out.tsx';
 import { MinutesProfile } from './minutes-profile.tsx';
 import { PlanActions } from './plan-actions.tsx';
@@ -22,6 +23,20 @@ import { withNames } from './words.ts';
 
 // One object for all renders: with a new one every chip would be drawn again.
 const FROM_FIVE_PIXELS = { activationConstraint: { distance: 5 } };
+
+/** What is said of a figure stays in sight, however far down the board the figure lies. */
+const BESIDE_THE_BOARD = {
+  lg: {
+    position: 'sticky',
+    top: '6rem',
+    maxHeight: 'calc(100vh - 6.5rem)',
+    overflowY: 'auto',
+    // Room for the ring around what has the focus.
+    mx: '-1.5',
+    px: '1.5',
+    py: '1',
+  },
+} as const;
 
 /** Strands across lessons: where each figure of the level is introduced, and what that costs and breaks. */
 export function MapPage() {
@@ -94,7 +109,14 @@ function PlanMap() {
         gap="5"
         alignItems="start"
       >
-        <chakra.aside display="grid" gap="4" alignContent="start" aria-label="The plan" className="no-print">
+        <chakra.aside
+          aria-label="The plan"
+          className="no-print"
+          display="grid"
+          gap="4"
+          alignContent="start"
+          css={BESIDE_THE_BOARD}
+        >
           <PlanActions placing={placing} planner={planner} />
           <PanelInItsTime {...panel} />
           <LeftOut chipOf={chipOf} />
@@ -110,7 +132,8 @@ function PlanMap() {
           <MinutesProfile />
         </chakra.div>
       </chakra.div>
-      <PrintedPlan />
+      <FigureInHand />
+      <PrintInItsTime view={panel.view} />
       <Spoken aria-live="polite">{moves.spoken}</Spoken>
     </DndContext>
   );
@@ -122,16 +145,24 @@ interface InItsTime extends PanelProps {
 
 const PanelInItsTime = memo(function PanelInItsTime({ view, ...props }: InItsTime) {
   return (
-    <CourseViewContext value={view}>
+    <LaterCourseViewContext value={view}>
       <PlanPanel {...props} />
-    </CourseViewContext>
+    </LaterCourseViewContext>
   );
 });
 
 const MoreInItsTime = memo(function MoreInItsTime({ view, ...props }: InItsTime) {
   return (
-    <CourseViewContext value={view}>
+    <LaterCourseViewContext value={view}>
       <PlanMore {...props} />
-    </CourseViewContext>
+    </LaterCourseViewContext>
+  );
+});
+
+const PrintInItsTime = memo(function PrintInItsTime({ view }: Pick<InItsTime, 'view'>) {
+  return (
+    <LaterCourseViewContext value={view}>
+      <PrintedPlan />
+    </LaterCourseViewContext>
   );
 });

@@ -86,6 +86,14 @@ describe('a lane is packed into rows', () => {
     ]);
   });
 
+  test('a figure that moves behind another keeps its place in the page', () => {
+    const packed = packLane(['a', 'b'].map(pattern), { a: 3, b: 1 }, lessons({ b: [2, 3] }));
+    expect(packed.map(item => [item.pattern.id, item.row])).toEqual([
+      ['a', 2],
+      ['b', 1],
+    ]);
+  });
+
   test('what is left out lies in no row', () => {
     expect(packLane([pattern('a')], {}, lessons({}))).toEqual([]);
   });

@@ -1,4 +1,5 @@
 import { chakra } from '@chakra-ui/react';
+import type { CourseLesson, PlannedLesson } from '@map-step/core';
 import { memo } from 'react';
 import { useCourseView } from '../course/course-view.ts';
 import { type LessonMinutes, lessonMinutes } from '../course/lesson-minutes.ts';
@@ -6,10 +7,33 @@ import { MinutesBar } from '../course/minutes-bar.tsx';
 
 const show = (minutes: number) => (Number.isInteger(minutes) ? String(minutes) : minutes.toFixed(1));
 
+const COLUMNS = {
+  '& > .narrow': { px: '1.5', display: 'grid', gap: '1', alignContent: 'end' },
+  '& > .wide': {
+    px: '1.5',
+    display: 'grid',
+    gridTemplateColumns: '1.4rem 1fr',
+    gap: '2',
+    alignItems: 'end',
+    '& > .bar': { height: '5.5rem' },
+  },
+  '& .words': { fontSize: 'xs', lineHeight: '1.3', fontVariantNumeric: 'tabular-nums', whiteSpace: 'nowrap' },
+  '& .free': { color: 'quiet' },
+  '& .over': { color: 'stop', fontWeight: '700' },
+};
+
 /** The minutes of each lesson, stacked to scale against its length. */
 export function MinutesProfile() {
   const { answer, draft } = useCourseView();
-  const { lessons } = answer.course;
+  return <Profile lessons={answer.course.lessons} planned={draft.judgement?.lessons} />;
+}
+
+interface ProfileProps {
+  readonly lessons: readonly CourseLesson[];
+  readonly planned: readonly PlannedLesson[] | undefined;
+}
+
+const Profile = memo(function Profile({ lessons, planned }: ProfileProps) {
   return (
     <chakra.section
       aria-label="Minutes of each lesson"
@@ -26,18 +50,22 @@ export function MinutesProfile() {
       <chakra.h2 fontSize="xs" fontWeight="600" color="quiet" pl="1.5" pb="1">
         Minutes of each lesson
       </chakra.h2>
-      <chakra.div display="grid" gridTemplateColumns={`repeat(${lessons.length}, minmax(0, 1fr))`}>
+      <chakra.div
+        display="grid"
+        gridTemplateColumns={`repeat(${lessons.length}, minmax(0, 1fr))`}
+        css={COLUMNS}
+      >
         {lessons.map((lesson, index) => (
           <LessonColumn
             key={`minutes-${index + 1}`}
-            {...lessonMinutes(lesson, draft.judgement?.lessons[index])}
+            {...lessonMinutes(lesson, planned?.[index])}
             isNarrow={lessons.length >= NARROW_LESSONS}
           />
         ))}
       </chakra.div>
     </chakra.section>
   );
-}
+});
 
 /** From so many lessons on, the words stand over the bar and not beside it. */
 const NARROW_LESSONS = 10;
@@ -49,28 +77,28 @@ const LessonColumn = memo(function LessonColumn({
 }: LessonMinutes & { isNarrow: boolean }) {
   const unit = isNarrow ? '' : ' min';
   const words = (
-    <chakra.div fontSize="xs" lineHeight="1.3" fontVariantNumeric="tabular-nums" whiteSpace="nowrap">
+    <div className="words">
       {!isNarrow && <p>{show(minutes.fixed)} fixed</p>}
       <p>{show(minutes.review)} review</p>
       <strong>{show(minutes.new)} new</strong>
-      <chakra.div color={minutes.free < 0 ? 'stop' : 'quiet'} fontWeight={minutes.free < 0 ? '700' : '400'}>
+      <p className={minutes.free < 0 ? 'over' : 'free'}>
         {minutes.free < 0 ? `${show(-minutes.free)}${unit} over` : `${show(minutes.free)}${unit} free`}
-      </chakra.div>
-    </chakra.div>
+      </p>
+    </div>
   );
   if (isNarrow)
     return (
-      <chakra.div px="1.5" display="grid" gap="1" alignContent="end">
+      <div className="narrow">
         {words}
         <MinutesBar minutes={minutes} direction="row" />
-      </chakra.div>
+      </div>
     );
   return (
-    <chakra.div px="1.5" display="grid" gridTemplateColumns="1.4rem 1fr" gap="2" alignItems="end">
-      <chakra.div height="5.5rem">
+    <div className="wide">
+      <div className="bar">
         <MinutesBar minutes={minutes} direction="column" />
-      </chakra.div>
+      </div>
       {words}
-    </chakra.div>
+    </div>
   );
 });

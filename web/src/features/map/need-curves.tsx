@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import type { Library } from '@map-step/core';
 import { type RefObject, useEffect, useState } from 'react';
-import { type DraftPlan, useCourseView } from '../course/course-view.ts';
+import type { DraftPlan } from '../course/course-view.ts';
 
 interface Link {
   readonly from: string;
@@ -21,25 +21,26 @@ const LOOKS = {
   blurs: { stroke: 'caution', strokeWidth: '3', strokeDasharray: '1.5 4', strokeLinecap: 'round' },
 } as const;
 
+interface NeedCurvesProps {
+  readonly board: RefObject<HTMLDivElement | null>;
+  readonly chosen: string | undefined;
+  readonly library: Library;
+  readonly draft: DraftPlan;
+}
+
 /** Curves from what the chosen figure needs, to what needs it, and dotted ones to what looks like it. */
-export function NeedCurves({
-  board,
-  chosen,
-}: {
-  board: RefObject<HTMLDivElement | null>;
-  chosen: string | undefined;
-}) {
-  const { library, draft } = useCourseView();
+export function NeedCurves({ board, chosen, library, draft }: NeedCurvesProps) {
   const [curves, setCurves] = useState<readonly Curve[]>([]);
   useEffect(() => {
     const links = chosen === undefined ? [] : linksOf(chosen, library, draft);
     const measure = () =>
-      setCurves(
-        links.flatMap(link => {
+      setCurves(before => {
+        if (links.length === 0) return before.length === 0 ? before : [];
+        return links.flatMap(link => {
           const path = board.current && curveBetween(board.current, link.from, link.to);
           return path ? [{ ...link, path }] : [];
-        }),
-      );
+        });
+      });
     // Measured once the board has been laid out anyway: asking earlier would lay it out twice.
     const frame = requestAnimationFrame(measure);
     window.addEventListener('resize', measure);

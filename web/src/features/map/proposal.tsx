@@ -14,6 +14,17 @@ interface ProposalProps {
   take(moves: Moves): void;
 }
 
+/** There can be sixty of them, and each better plan draws them again: plain elements, dressed by their list. */
+const MOVES = {
+  listStyleType: 'none',
+  p: '0',
+  fontSize: 'sm',
+  maxH: '18rem',
+  overflowY: 'auto',
+  '& label': { display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: '1.5', py: '0.5' },
+  '& small': { display: 'block', fontSize: 'sm', color: 'quiet' },
+};
+
 /** A plan that the planner proposes, beside the one that stands: what moves, what it wins, all or some of it. */
 export function Proposal({ planner, found, take }: ProposalProps) {
   const { draft, saved, library } = useCourseView();
@@ -87,10 +98,10 @@ export function Proposal({ planner, found, take }: ProposalProps) {
                   : 'It costs the same. '}
             {Math.abs(won) > 0.05 && changeInWords(differenceOf(before.cost, after.cost)).join(', ')}
           </chakra.p>
-          <chakra.ul listStyleType="none" p="0" fontSize="sm" maxH="18rem" overflowY="auto">
+          <chakra.ul css={MOVES}>
             {Object.entries(moves).map(([id, to]) => (
               <li key={id}>
-                <chakra.label display="grid" gridTemplateColumns="auto 1fr" columnGap="1.5" py="0.5">
+                <label>
                   <input
                     type="checkbox"
                     checked={!left.has(id)}
@@ -98,11 +109,9 @@ export function Proposal({ planner, found, take }: ProposalProps) {
                   />
                   <span>
                     {moveInWords(nameOf(id), to)}
-                    <Label display="block">
-                      {saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}
-                    </Label>
+                    <small>{saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}</small>
                   </span>
-                </chakra.label>
+                </label>
               </li>
             ))}
           </chakra.ul>

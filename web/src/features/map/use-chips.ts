@@ -26,6 +26,7 @@ export function useChips(selection: Selection, moves: MapMoves): (id: string) =>
     [],
   );
   const { ids, last } = selection;
+  const { items } = answer.course;
   return useCallback(
     id => {
       const pattern = library.patterns.get(id);
@@ -41,12 +42,12 @@ export function useChips(selection: Selection, moves: MapMoves): (id: string) =>
         pattern,
         lesson,
         state: ids.includes(id) ? 'chosen' : isBroken ? 'broken' : isMoved || isRelated ? 'related' : 'calm',
-        isPinned: answer.course.items.some(entry => entry.pattern === id && entry.pin !== undefined),
+        isPinned: items.some(entry => entry.pattern === id && entry.pin !== undefined),
         isSplit: item?.split === true,
         movedFrom: isMoved ? (saved[id] === undefined ? 'left out' : `lesson ${saved[id]}`) : undefined,
       };
     },
-    [actions, answer, draft, saved, library, ids, last],
+    [actions, items, draft, saved, library, ids, last],
   );
 }
 
