@@ -88,6 +88,24 @@ test('a figure flicked to another lesson is not lost, however busy the page is',
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
 });
 
+test('in a low window what is said of a figure far down stays in sight, and it is dragged back from what is left out', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle in a low window');
+  await page.setViewportSize({ width: 1280, height: 520 });
+  const drill = chipOf(page, 'spotting-drill');
+  await drill.click();
+  await expect(
+    page.getByRole('region', { name: 'The chosen figure' }).getByRole('heading', { name: 'Look-back drill' }),
+  ).toBeInViewport();
+  const before = await lessonOf(page, 'spotting-drill');
+  await page.keyboard.press('Delete');
+  await expect(drill).toHaveAttribute('aria-label', /left out/);
+  await dragToLesson(page, 'spotting-drill', before);
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+});
+
 test('the same by keys alone', async ({ browser }) => {
   const page = await openAs(browser, 'Ottilie Marsh');
   await copyHustle(page, 'Hustle by keys');

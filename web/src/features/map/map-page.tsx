@@ -29,7 +29,7 @@ const BESIDE_THE_BOARD = {
   lg: {
     position: 'sticky',
     top: '6rem',
-    maxHeight: 'calc(100vh - 6.5rem)',
+    maxHeight: 'calc(100vh - 8.25rem)',
     overflowY: 'auto',
     // Room for the ring around what has the focus.
     mx: '-1.5',
