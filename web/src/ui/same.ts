@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { useMemo, useRef } from 'react';
 
 /** True when all entries of two objects of one kind are the same. */
 export function hasSameEntries<Kind extends object>(before: Kind, after: Kind): boolean {
@@ -11,4 +11,18 @@ export function useSame<Kind extends object>(next: Kind): Kind {
   const last = useRef(next);
   if (!hasSameEntries(last.current, next)) last.current = next;
   return last.current;
+}
+
+type Actions = Readonly<Record<string, (...given: never[]) => unknown>>;
+
+/** Functions that stay the same from drawing to drawing, and do what the last drawing would have done. */
+export function useSameActions<Kind extends Actions>(latest: Kind): Kind {
+  const last = useRef(latest);
+  last.current = latest;
+  return useMemo(() => {
+    const names = Object.keys(last.current);
+    return Object.fromEntries(
+      names.map(name => [name, (...given: never[]) => last.current[name]?.(...given)]),
+    ) as Kind;
+  }, []);
 }

@@ -1,15 +1,18 @@
 import { chakra } from '@chakra-ui/react';
 import { useDroppable } from '@dnd-kit/core';
+import { memo } from 'react';
 import { Label } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
 import { FigureOnMap } from './figure-on-map.tsx';
 import type { ChipProps } from './use-chips.ts';
 
+interface LeftOutProps {
+  readonly left: readonly string[];
+  readonly chipOf: (id: string) => ChipProps | undefined;
+}
+
 /** What the plan leaves out, and where figures are dragged to be left out. */
-export function LeftOut({ chipOf }: { chipOf: (id: string) => ChipProps | undefined }) {
-  const { draft } = useCourseView();
+export const LeftOut = memo(function LeftOut({ left, chipOf }: LeftOutProps) {
   const { setNodeRef, isOver } = useDroppable({ id: 'left' });
-  const left = draft.judgement?.left ?? [];
   return (
     <chakra.section
       ref={setNodeRef}
@@ -28,4 +31,4 @@ export function LeftOut({ chipOf }: { chipOf: (id: string) => ChipProps | undefi
       </chakra.div>
     </chakra.section>
   );
-}
+});

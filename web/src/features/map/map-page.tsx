@@ -24,6 +24,8 @@ import { withNames } from './words.ts';
 // One object for all renders: with a new one every chip would be drawn again.
 const FROM_FIVE_PIXELS = { activationConstraint: { distance: 5 } };
 
+const NONE_LEFT: readonly string[] = [];
+
 /** What is said of a figure stays in sight, however far down the board the figure lies. */
 const BESIDE_THE_BOARD = {
   lg: {
@@ -64,12 +66,12 @@ export function MapPage() {
 
 function PlanMap() {
   const view = useCourseView();
-  const { saved } = view;
+  const { saved, draft } = view;
   const placing = usePlacing();
   const planner = usePlanner();
   const selection = useSelection();
   // A hand on the plan shows the plan as it is, while the planner goes on behind it.
-  const moves = useMoves(placing, () => planner.isShown && planner.found && planner.show(false));
+  const { moves, spoken } = useMoves(placing, () => planner.isShown && planner.found && planner.show(false));
   const chipOf = useChips(selection, moves);
   // The board answers a key at once; the words beside it follow as soon as there is time.
   const panel = useDeferredValue(
@@ -119,7 +121,7 @@ function PlanMap() {
         >
           <PlanActions placing={placing} planner={planner} />
           <PanelInItsTime {...panel} />
-          <LeftOut chipOf={chipOf} />
+          <LeftOut left={draft.judgement?.left ?? NONE_LEFT} chipOf={chipOf} />
           <MoreInItsTime {...panel} />
         </chakra.aside>
         <chakra.div overflowX={{ base: 'auto', lg: 'visible' }} minW="0" className="no-print">
@@ -134,7 +136,7 @@ function PlanMap() {
       </chakra.div>
       <FigureInHand />
       <PrintInItsTime view={panel.view} />
-      <Spoken aria-live="polite">{moves.spoken}</Spoken>
+      <Spoken aria-live="polite">{spoken}</Spoken>
     </DndContext>
   );
 }

@@ -1,12 +1,18 @@
 import { chakra } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
+import { memo } from 'react';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import type { Placing } from './use-placing.ts';
 import type { Planner } from './use-planner.ts';
 
+interface PlanActionsProps {
+  readonly placing: Placing;
+  readonly planner: Planner;
+}
+
 /** What the director does next, and undo and redo: never behind what has happened on the board. */
-export function PlanActions({ placing, planner }: { placing: Placing; planner: Planner }) {
+export const PlanActions = memo(function PlanActions({ placing, planner }: PlanActionsProps) {
   const { me } = useCourseView();
   if (me.role !== 'director' || planner.found) return null;
   return (
@@ -25,4 +31,4 @@ export function PlanActions({ placing, planner }: { placing: Placing; planner: P
       </chakra.div>
     </chakra.div>
   );
-}
+});

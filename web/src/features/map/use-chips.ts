@@ -1,4 +1,5 @@
-import { type ComponentProps, startTransition, useCallback, useMemo, useRef } from 'react';
+import { type ComponentProps, startTransition, useCallback } from 'react';
+import { useSameActions } from '../../ui/same.ts';
 import { useCourseView } from '../course/course-view.ts';
 import type { ChipActions, FigureOnMap } from './figure-on-map.tsx';
 import type { MapMoves } from './use-moves.ts';
@@ -9,23 +10,15 @@ export type ChipProps = ComponentProps<typeof FigureOnMap>;
 /** How each figure is shown: chosen, broken, pinned, moved by a proposal. The actions stay the same from render to render. */
 export function useChips(selection: Selection, moves: MapMoves): (id: string) => ChipProps | undefined {
   const { answer, draft, saved, library } = useCourseView();
-  const latest = useRef({ selection, moves });
-  latest.current = { selection, moves };
-  const actions = useMemo<ChipActions>(
-    () => ({
-      choose: (id, adds) => latest.current.selection.choose(id, adds),
-      step: (id, by) => {
-        const { selection: chosen, moves: hands } = latest.current;
-        const ids = chosen.ids.includes(id) ? chosen.ids : [id];
-        // The move is drawn first; that the figure is chosen too may follow.
-        if (!chosen.ids.includes(id)) startTransition(() => chosen.choose(id));
-        if (by === null) hands.move(Object.fromEntries(ids.map(one => [one, null])));
-        else hands.shift(ids, by);
-      },
-    }),
-    [],
-  );
   const { ids, last } = selection;
+  const step: ChipActions['step'] = (id, by) => {
+    const moved = ids.includes(id) ? ids : [id];
+    // The move is drawn first; that the figure is chosen too may follow.
+    if (!ids.includes(id)) startTransition(() => selection.choose(id));
+    if (by === null) moves.move(Object.fromEntries(moved.map(one => [one, null])));
+    else moves.shift(moved, by);
+  };
+  const actions = useSameActions({ choose: selection.choose, step });
   const { items } = answer.course;
   return useCallback(
     id => {

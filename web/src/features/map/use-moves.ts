@@ -1,5 +1,6 @@
 import { lastIntroducing, type Moves, moveEffect } from '@map-step/core';
 import { startTransition, useState } from 'react';
+import { useSameActions } from '../../ui/same.ts';
 import { useCourseView } from '../course/course-view.ts';
 import type { Placing } from './use-placing.ts';
 import { effectInWords, withNames } from './words.ts';
@@ -9,12 +10,10 @@ export interface MapMoves {
   move(moves: Moves, why?: string): void;
   /** Moves all of these by so many lessons, each as far as it can go. */
   shift(ids: readonly string[], by: number): void;
-  /** The last move and what it broke, for a screen reader. */
-  readonly spoken: string;
 }
 
-/** Changes of the plan by hand. */
-export function useMoves(placing: Placing, onMove: () => void): MapMoves {
+/** Changes of the plan by hand; and the last of them and what it broke, for a screen reader. */
+export function useMoves(placing: Placing, onMove: () => void): { moves: MapMoves; spoken: string } {
   const { draft, library, me } = useCourseView();
   const [spoken, say] = useState('');
   const { problem } = draft;
@@ -56,7 +55,7 @@ export function useMoves(placing: Placing, onMove: () => void): MapMoves {
       ),
     );
   };
-  return { move, shift, spoken };
+  return { moves: useSameActions({ move, shift }), spoken };
 }
 
 export function moveInWords(name: string, to: number | null): string {

@@ -3,6 +3,7 @@ import type { Placed } from '@map-step/core';
 import { useIsMutating, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError } from '../../api/client.ts';
+import { useSame, useSameActions } from '../../ui/same.ts';
 import { courseQuery, useCourseCommand } from '../course/course-queries.ts';
 import { placedOf, useCourseView } from '../course/course-view.ts';
 import { findUndo } from '../history/find-undo.ts';
@@ -35,7 +36,7 @@ export function usePlacing(): Placing {
   const { undo, redo } = findUndo(answer.history, me.id);
   const key = courseQuery(course.id).queryKey;
 
-  const now = () => placedOf({ placed: client.getQueryData(key)?.course.placed ?? [] });
+  const now: Placing['now'] = () => placedOf({ placed: client.getQueryData(key)?.course.placed ?? [] });
   const place: Placing['place'] = (changes, why) => {
     const saved = now();
     const moves = changes
@@ -61,20 +62,25 @@ export function usePlacing(): Placing {
       },
     );
   };
-  const takeBack = (of: string) => () => command.mutate({ seen: version, command: { kind: 'undo', of } });
-  return {
-    now,
-    place,
-    undo: undo && !isSaving ? takeBack(undo.id) : undefined,
-    redo: redo && !isSaving ? takeBack(redo.id) : undefined,
-    keep: (name, note) => command.mutate({ seen: version, command: { kind: 'keep', name, note } }),
-    publish: (name, note) => command.mutate({ seen: version, command: { kind: 'publish', name, note } }),
+  const takeBack = (of: string | undefined) =>
+    of !== undefined && command.mutate({ seen: version, command: { kind: 'undo', of } });
+  const save = (kind: 'keep' | 'publish') => (name: string, note: string) =>
+    command.mutate({ seen: version, command: { kind, name, note } });
+  const dismiss = () => {
+    setClash(undefined);
+    command.reset();
+  };
+  const actions = useSameActions({
+    ...{ now, place, dismiss, keep: save('keep'), publish: save('publish') },
+    undo: () => takeBack(undo?.id),
+    redo: () => takeBack(redo?.id),
+  });
+  return useSame({
+    ...actions,
+    undo: undo && !isSaving ? actions.undo : undefined,
+    redo: redo && !isSaving ? actions.redo : undefined,
     isSaving,
     error: command.error,
     clash,
-    dismiss: () => {
-      setClash(undefined);
-      command.reset();
-    },
-  };
+  });
 }

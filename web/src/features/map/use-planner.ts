@@ -1,5 +1,6 @@
 import type { FoundPlan } from '@map-step/core';
 import { startTransition, useEffect, useRef, useState } from 'react';
+import { useSame, useSameActions } from '../../ui/same.ts';
 import { type PlannerRun, runPlanner, warmPlanner } from '../../workers/planner.ts';
 import { useCourseView } from '../course/course-view.ts';
 
@@ -70,5 +71,6 @@ export function usePlanner(): Planner {
     setFound(undefined);
     preview(undefined);
   };
-  return { found, isRunning, isShown, show, start, stop, dismiss };
+  const actions = useSameActions({ show, start, stop, dismiss });
+  return useSame({ found, isRunning, isShown, ...actions });
 }

@@ -1,4 +1,5 @@
 import { useCallback, useState } from 'react';
+import { useSame } from '../../ui/same.ts';
 
 export interface Selection {
   /** The newest last: it is the one that is told about. */
@@ -18,5 +19,5 @@ export function useSelection(): Selection {
       return before.includes(id) ? before.filter(other => other !== id) : [...before, id];
     });
   }, []);
-  return { ids, last: ids.at(-1), choose };
+  return useSame({ ids, last: ids.at(-1), choose });
 }
