@@ -61,6 +61,7 @@ async function inBrowser(file: string): Promise<void> {
   say('frame gap of the idle page, p95', idle);
   await planAndTake(page);
   await moveAround(page, 'a move on the map, from the key to the next paint, p95');
+  const begun = Date.now();
   await plan.click();
   await page.getByRole('button', { name: 'The plan as it is' }).click();
   const seen = await takeSeen(page);
@@ -74,7 +75,8 @@ async function inBrowser(file: string): Promise<void> {
   const own = long.filter(({ at, duration }) => isQuiet(at, at + duration));
   say('percent of the time in which nobody took the machine away', Math.round(100 * quietShare), '');
   say('tasks over 50 ms in a minute of planning, undisturbed', own.length, '');
-  for (const { duration } of own.slice(0, 10)) say('  one of', duration);
+  for (const { at, duration } of own.slice(0, 10))
+    say(`  one of them after ${((at - begun) / 1000).toFixed(1)} s`, duration);
   say('tasks over 50 ms while the machine was taken away', long.length - own.length, '');
   const stop = page.getByRole('button', { name: 'Stop' });
   if (await stop.isVisible()) {

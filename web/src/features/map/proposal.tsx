@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { type FoundPlan, judgePlan, type Moves, movePlaced } from '@map-step/core';
-import { useState } from 'react';
+import { startTransition, useState } from 'react';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { differences } from './differences.ts';
@@ -37,6 +37,8 @@ export function Proposal({ planner, found, take }: ProposalProps) {
   const after = judgePlan(problem, movePlaced(saved, chosen));
   const all = Object.keys(moves).length;
   const some = Object.keys(chosen).length;
+  // The whole board changes: drawn in slices, so that a hand or a key need not wait for it.
+  const show = (isShown: boolean) => startTransition(() => planner.show(isShown));
   const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
   const won = before.cost.total - after.cost.total;
   return (
@@ -72,10 +74,10 @@ export function Proposal({ planner, found, take }: ProposalProps) {
           </Button>
           <Button onClick={planner.dismiss}>Keep the plan as it was</Button>
           <chakra.div display="flex" gap="1.5" role="group" aria-label="On the board">
-            <Button size="small" aria-pressed={planner.isShown} onClick={() => planner.show(true)}>
+            <Button size="small" aria-pressed={planner.isShown} onClick={() => show(true)}>
               The proposal
             </Button>
-            <Button size="small" aria-pressed={!planner.isShown} onClick={() => planner.show(false)}>
+            <Button size="small" aria-pressed={!planner.isShown} onClick={() => show(false)}>
               The plan as it is
             </Button>
           </chakra.div>
