@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { format, parseISO } from 'date-fns';
 import { Check, TriangleAlert } from 'lucide-react';
-import { memo, useCallback, useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { Spoken } from '../../ui/parts.tsx';
 import { useCourseView } from './course-view.ts';
@@ -42,9 +42,6 @@ export function Barre() {
   const behind = classPlan?.progress.lessons ?? 0;
   const broken = new Set(judged?.broken.flatMap(rule => rule.lesson ?? []));
   const rail = useRef<HTMLElement>(null);
-  const latest = useRef(goTo);
-  latest.current = goTo;
-  const go = useCallback((number: number) => latest.current(number), []);
   useEffect(() => {
     const bead = rail.current?.querySelectorAll('button')[lesson - 1];
     if (rail.current && bead) rail.current.scrollLeft = bead.offsetLeft - rail.current.clientWidth / 2;
@@ -70,7 +67,7 @@ export function Barre() {
               state={broken.has(number) ? 'broken' : number <= behind ? 'taught' : 'ahead'}
               isOpen={number === lesson}
               isPlanned={judged !== undefined}
-              goTo={go}
+              goTo={goTo}
               {...lessonMinutes(courseLesson, judged?.lessons[index])}
             />
           );

@@ -11,11 +11,11 @@ import {
   type Section,
 } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Skeleton } from '../../ui/parts.tsx';
-import { useSame } from '../../ui/same.ts';
+import { useSame, useSameActions } from '../../ui/same.ts';
 import { sessionQuery } from '../session/session-queries.ts';
 import { CourseFrame } from './course-frame.tsx';
 import { classPlanQuery, courseQuery, materialQuery, sectionQuery, studioQuery } from './course-queries.ts';
@@ -79,8 +79,8 @@ function LoadedCourse({ answer, material, stamp, studio, me, today }: Loaded) {
     section ? lessonsBehind(section.logs, section.recaps) : 0,
   );
   const count = answer.course.lessons.length;
-  const goTo = useCallback(
-    (to: number) => {
+  const { goTo } = useSameActions({
+    goTo: (to: number) => {
       if (to < 1 || to > count) return;
       setSearch(
         before => {
@@ -90,8 +90,7 @@ function LoadedCourse({ answer, material, stamp, studio, me, today }: Loaded) {
         { replace: true },
       );
     },
-    [count, setSearch],
-  );
+  });
   const view = useSame({
     me,
     today,

@@ -7,6 +7,12 @@ export const LANES = [
   { id: 'practice', word: 'Drills and qualities', kinds: ['drill', 'quality'] },
 ] as const satisfies readonly { id: string; word: string; kinds: readonly PatternKind[] }[];
 
+/**
+ * From so many lessons on the columns are narrow: a chip reaches over its own, up to the first review mark, and the
+ * words of the minutes stand over their bar and not beside it.
+ */
+export const NARROW_LESSONS = 10;
+
 export interface LaneItem {
   readonly pattern: Pattern;
   readonly lesson: number;

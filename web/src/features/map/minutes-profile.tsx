@@ -4,6 +4,7 @@ import { memo } from 'react';
 import { useCourseView } from '../course/course-view.ts';
 import { type LessonMinutes, lessonMinutes } from '../course/lesson-minutes.ts';
 import { MinutesBar } from '../course/minutes-bar.tsx';
+import { NARROW_LESSONS } from './lanes.ts';
 
 const show = (minutes: number) => (Number.isInteger(minutes) ? String(minutes) : minutes.toFixed(1));
 
@@ -66,9 +67,6 @@ const Profile = memo(function Profile({ lessons, planned }: ProfileProps) {
     </chakra.section>
   );
 });
-
-/** From so many lessons on, the words stand over the bar and not beside it. */
-const NARROW_LESSONS = 10;
 
 /** Drawn again only when its minutes have changed. */
 const LessonColumn = memo(function LessonColumn({

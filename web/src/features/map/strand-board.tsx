@@ -5,7 +5,7 @@ import { memo, useRef } from 'react';
 import { hasSameEntries } from '../../ui/same.ts';
 import { type DraftPlan, useCourseView } from '../course/course-view.ts';
 import { FigureOnMap } from './figure-on-map.tsx';
-import { LANES, type LaneItem, packLane } from './lanes.ts';
+import { LANES, type LaneItem, NARROW_LESSONS, packLane } from './lanes.ts';
 import { NeedCurves } from './need-curves.tsx';
 import type { ChipProps, useChips } from './use-chips.ts';
 import type { Selection } from './use-selection.ts';
@@ -134,9 +134,6 @@ interface LaneProps {
   readonly items: readonly LaneItem[];
   readonly chipOf: (id: string) => ChipProps | undefined;
 }
-
-/** From so many lessons on, a chip reaches over its column, up to the first review mark. */
-const NARROW_LESSONS = 10;
 
 function Lane({ word, count, items, chipOf }: LaneProps) {
   return (

@@ -11,7 +11,8 @@ import {
   rolesOf,
   writtenSteps,
 } from '@map-step/core';
-import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useState } from 'react';
+import { useSameActions } from '../../ui/same.ts';
 import type { FigureEditing } from './use-figure-draft.ts';
 
 export interface SheetPlace {
@@ -111,15 +112,7 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
     if (action) action();
     else open(place, event.key);
   };
-  const latest = useRef({ goTo, open });
-  latest.current = { goTo, open };
-  const hands = useMemo(
-    () => ({
-      goTo: (at: SheetPlace) => latest.current.goTo(at),
-      open: (at: SheetPlace, text?: string) => latest.current.open(at, text),
-    }),
-    [],
-  );
+  const hands = useSameActions({ goTo, open });
   return { hands, place, opened, fault, goTo, open, commit, close, onKey };
 }
 
