@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import { Link } from 'react-router';
+import { chakra } from '../theme/chakra.ts';
 import { Empty } from '../ui/parts.tsx';
 import { TopStrip } from './top-strip.tsx';
 

@@ -1,8 +1,8 @@
-import { chakra } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { Outlet } from 'react-router';
 import { sessionQuery } from '../features/session/session-queries.ts';
 import { SignInPage } from '../features/session/sign-in-page.tsx';
+import { chakra } from '../theme/chakra.ts';
 import { Failure } from '../ui/failure.tsx';
 import { Skeleton } from '../ui/parts.tsx';
 import { useLiveChanges } from './use-live-changes.ts';

@@ -1,10 +1,10 @@
-import { chakra } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { LogOut, Moon, Sun } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { studioQuery } from '../features/course/course-queries.ts';
 import { sessionQuery, useSignOut } from '../features/session/session-queries.ts';
+import { chakra } from '../theme/chakra.ts';
 import { Button } from '../ui/parts.tsx';
 import { useTheme } from './use-theme.ts';
 

@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import { ApiError, isPassing } from '../api/client.ts';
+import { chakra } from '../theme/chakra.ts';
 import { Button, Notice } from './parts.tsx';
 
 interface ProblemsProps {

@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import ReactMarkdown from 'react-markdown';
+import { chakra } from '../theme/chakra.ts';
 
 const Prose = chakra('div', {
   base: {

@@ -1,7 +1,7 @@
-import { chakra } from '@chakra-ui/react';
 import { COST_WEIGHTS, lastIntroducing, lessonShares } from '@map-step/core';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
+import { chakra } from '../../theme/chakra.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { points } from '../map/words.ts';
 

@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import type { CourseItem } from '@map-step/core';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { itemField } from '../course/item-field.ts';

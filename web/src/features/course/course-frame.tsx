@@ -1,8 +1,8 @@
-import { chakra } from '@chakra-ui/react';
 import { format, parseISO } from 'date-fns';
 import { memo, type ReactNode, useRef } from 'react';
 import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { TopStrip } from '../../app/top-strip.tsx';
+import { chakra } from '../../theme/chakra.ts';
 import { Label, Select } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { Barre } from './barre.tsx';

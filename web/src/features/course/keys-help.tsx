@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import { memo, type Ref, useImperativeHandle, useRef } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Button } from '../../ui/parts.tsx';
 import { ROOMS } from './rooms.ts';
 

@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import { memo } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { hasSameEntries } from '../../ui/same.ts';
 import type { LessonMinutes } from './lesson-minutes.ts';
 

@@ -1,6 +1,6 @@
-import { chakra } from '@chakra-ui/react';
 import type { Clash, Json } from '@map-step/core';
 import { useState } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 
 type Whose = 'theirs' | 'mine' | 'both';

@@ -1,7 +1,7 @@
-import { chakra } from '@chakra-ui/react';
 import { type LessonBlock, runningOrder } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Label, Skeleton } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';

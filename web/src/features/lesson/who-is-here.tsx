@@ -1,4 +1,4 @@
-import { chakra } from '@chakra-ui/react';
+import { chakra } from '../../theme/chakra.ts';
 import { Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { type StudentHere, useAttendance } from './use-attendance.ts';

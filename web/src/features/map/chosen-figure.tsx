@@ -1,7 +1,7 @@
-import { chakra } from '@chakra-ui/react';
 import { figureElements, itemReasons, whatItTakes } from '@map-step/core';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { ItemRules } from './item-rules.tsx';

@@ -1,7 +1,7 @@
-import { chakra } from '@chakra-ui/react';
 import type { CourseItem } from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';

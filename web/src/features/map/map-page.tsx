@@ -1,6 +1,6 @@
-import { chakra } from '@chakra-ui/react';
 import { DndContext, type DragEndEvent, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
 import { memo, useDeferredValue, useMemo } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';

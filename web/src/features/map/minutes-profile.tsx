@@ -1,6 +1,6 @@
-import { chakra } from '@chakra-ui/react';
 import type { CourseLesson, PlannedLesson } from '@map-step/core';
 import { memo } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { type LessonMinutes, lessonMinutes } from '../course/lesson-minutes.ts';
 import { MinutesBar } from '../course/minutes-bar.tsx';

@@ -1,6 +1,6 @@
-import { chakra } from '@chakra-ui/react';
 import type { Library } from '@map-step/core';
 import { type RefObject, useEffect, useState } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import type { DraftPlan } from '../course/course-view.ts';
 
 interface Link {

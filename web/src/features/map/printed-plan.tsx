@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import { format, parseISO } from 'date-fns';
+import { chakra } from '../../theme/chakra.ts';
 import { useCourseView } from '../course/course-view.ts';
 
 /** The plan on paper: a row a lesson, with what is new, what is reviewed and the minutes. */

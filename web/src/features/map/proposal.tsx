@@ -1,6 +1,6 @@
-import { chakra } from '@chakra-ui/react';
 import { type FoundPlan, judgePlan, type Moves, movePlaced } from '@map-step/core';
 import { startTransition, useState } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { differences } from './differences.ts';

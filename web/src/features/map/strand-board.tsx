@@ -1,7 +1,7 @@
-import { chakra } from '@chakra-ui/react';
 import { useDroppable } from '@dnd-kit/core';
 import { type CourseItem, type Library, lastIntroducing } from '@map-step/core';
 import { memo, useRef } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { hasSameEntries } from '../../ui/same.ts';
 import { type DraftPlan, useCourseView } from '../course/course-view.ts';
 import { FigureOnMap } from './figure-on-map.tsx';

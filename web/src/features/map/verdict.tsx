@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import type { BrokenRule, Library } from '@map-step/core';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import type { MendsOfRule } from '../../workers/plan.worker.ts';

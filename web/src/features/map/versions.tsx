@@ -1,8 +1,8 @@
-import { chakra } from '@chakra-ui/react';
 import { judgePlan, type PlanVersion } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { versionsQuery } from '../course/course-queries.ts';
 import { placedOf, useCourseView } from '../course/course-view.ts';

@@ -1,6 +1,6 @@
-import { chakra } from '@chakra-ui/react';
 import type { Json, Pattern } from '@map-step/core';
 import { useState } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Field, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { ClashChoice } from '../history/clash-choice.tsx';

@@ -1,9 +1,9 @@
-import { chakra } from '@chakra-ui/react';
 import type { Pattern } from '@map-step/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { ownerOf } from '../../api/outbox.ts';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { percent } from '../../ui/percent.ts';
 import { useKeys } from '../../ui/use-keys.ts';

@@ -1,6 +1,6 @@
-import { chakra } from '@chakra-ui/react';
 import { CAUTION_NOTICE, CAUTIONS, cautionsOf, markCount, type PatternMark } from '@map-step/core';
 import { X } from 'lucide-react';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Field, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { Group } from './figure-meaning.tsx';

@@ -1,6 +1,6 @@
-import { chakra } from '@chakra-ui/react';
 import { type HoldAt, makePartNatural, type NaturalPart, type Pattern } from '@map-step/core';
 import type { ReactNode } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import type { FigureEditing } from './use-figure-draft.ts';
 

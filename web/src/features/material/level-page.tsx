@@ -1,4 +1,3 @@
-import { chakra } from '@chakra-ui/react';
 import {
   type Figure,
   figureDifficulty,
@@ -12,6 +11,7 @@ import {
 } from '@map-step/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Empty, Label, Select } from '../../ui/parts.tsx';
 import { percent } from '../../ui/percent.ts';
 import { useCourseView } from '../course/course-view.ts';

@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import { CAUTIONS, type PatternKind } from '@map-step/core';
+import { chakra } from '../../theme/chakra.ts';
 import { Field, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { KIND_WORDS } from './kind-words.ts';

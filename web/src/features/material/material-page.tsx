@@ -1,8 +1,8 @@
-import { chakra } from '@chakra-ui/react';
 import { type Figure, figureElements, printBeats } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { memo, type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Empty, Label, Notice } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';

@@ -1,7 +1,7 @@
-import { chakra } from '@chakra-ui/react';
 import { needsGraph } from '@map-step/core';
 import { useEffect, useMemo, useRef } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { chakra } from '../../theme/chakra.ts';
 import { Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { Group } from './figure-meaning.tsx';

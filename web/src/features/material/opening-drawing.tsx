@@ -1,4 +1,3 @@
-import { chakra } from '@chakra-ui/react';
 import {
   actionInWords,
   type Figure,
@@ -11,6 +10,7 @@ import {
   turnInWords,
 } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
+import { chakra } from '../../theme/chakra.ts';
 import { useCourseView } from '../course/course-view.ts';
 
 interface OpeningDrawingProps {

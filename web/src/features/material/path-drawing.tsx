@@ -1,4 +1,3 @@
-import { chakra } from '@chakra-ui/react';
 import {
   couplesInRoom,
   type Figure,
@@ -10,6 +9,7 @@ import {
   type Track,
 } from '@map-step/core';
 import { useId, useState } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { Group } from './figure-meaning.tsx';

@@ -1,7 +1,7 @@
-import { chakra } from '@chakra-ui/react';
 import type { Json, Section } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Field, Label, Select } from '../../ui/parts.tsx';
 import { studioQuery } from '../course/course-queries.ts';

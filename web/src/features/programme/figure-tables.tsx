@@ -1,4 +1,3 @@
-import { chakra } from '@chakra-ui/react';
 import type { JobAnswer, TableResult } from '@map-step/contract';
 import { ROUTES } from '@map-step/contract';
 import {
@@ -14,6 +13,7 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ChangeEvent, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, ButtonLink, Label, Notice, Select } from '../../ui/parts.tsx';
 import { studioQuery } from '../course/course-queries.ts';

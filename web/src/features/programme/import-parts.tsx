@@ -1,9 +1,9 @@
-import { chakra } from '@chakra-ui/react';
 import type { ImportUndone } from '@map-step/contract';
 import type { ChangedField, Json } from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { call } from '../../api/client.ts';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button } from '../../ui/parts.tsx';
 

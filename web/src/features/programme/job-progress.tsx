@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure, Problems } from '../../ui/failure.tsx';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { isGoing, useJob } from './use-job.ts';

@@ -1,9 +1,9 @@
-import { chakra } from '@chakra-ui/react';
 import type { RecapAnswer } from '@map-step/contract';
 import type { Audience } from '@map-step/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Markdown } from '../../ui/markdown.tsx';
 import { Button, Empty, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';

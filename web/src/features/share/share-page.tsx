@@ -1,9 +1,9 @@
-import { chakra } from '@chakra-ui/react';
 import type { ShareAnswer } from '@map-step/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { useParams } from 'react-router';
 import { call } from '../../api/client.ts';
+import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Markdown } from '../../ui/markdown.tsx';
 import { Button, Label, Skeleton } from '../../ui/parts.tsx';
