@@ -95,7 +95,6 @@ const field = defineRecipe({
     bg: 'panel',
     px: '3',
     minHeight: '2.5rem',
-    _placeholder: { color: 'quiet' },
   },
 });
 
