@@ -7,6 +7,7 @@ import { router } from './router.tsx';
 import { applySavedTheme } from './use-theme.ts';
 
 applySavedTheme();
+document.documentElement.classList.toggle('hovers', window.matchMedia('(hover: hover)').matches);
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 createRoot(root).render(

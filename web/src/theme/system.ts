@@ -40,6 +40,10 @@ const spacing = steps(0.25, [0, 0.5, 1, 1.5, 2, 2.5, 3, 4, 5, 6, 7, 8, 10, 12, 1
 const config = defineConfig({
   // A rule that is put into a layer makes the browser lay out the whole page anew.
   disableLayers: true,
+  // So does a media query that comes with a later element: whether there is a pointer to hover with is asked once.
+  conditions: {
+    hover: '.hovers &:is(:hover, [data-hover]):not(:disabled, [data-disabled])',
+  },
   globalCss: {
     html: {
       fontSize: '16px',

@@ -21,6 +21,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { ApiError, call } from '../../api/client.ts';
+import { painted } from '../../ui/painted.ts';
 import { planClassInWorker } from '../../workers/planner.ts';
 
 interface KnownMaterial {
@@ -155,8 +156,10 @@ export function useCourseCommand(id: string) {
   return useMutation({
     mutationKey,
     scope: { id: `course ${id}` },
-    mutationFn: (order: { command: CourseCommand; seen: number }) =>
-      call<CourseAnswer>('course.command', { params: { course: id }, body: order }),
+    mutationFn: async (order: { command: CourseCommand; seen: number }) => {
+      await painted();
+      return call<CourseAnswer>('course.command', { params: { course: id }, body: order });
+    },
     onSuccess: answer => {
       const isLast = client.isMutating({ mutationKey }) === 1;
       if (isLast) client.setQueryData(courseQuery(id).queryKey, answer);

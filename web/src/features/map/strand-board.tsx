@@ -169,9 +169,9 @@ const Row = memo(function Row({ item, chip }: RowProps) {
       <div className="place" style={{ gridRow: row, gridColumn: lesson }}>
         <FigureOnMap {...chip} />
       </div>
-      {reviews.map(review => (
+      {reviews.map((review, index) => (
         <span
-          key={review.lesson}
+          key={`review-${index + 1}`}
           className="review"
           style={{ gridRow: row, gridColumn: review.lesson }}
           title={`${pattern.name}: ${review.minutes} minutes of review`}

@@ -4,7 +4,7 @@ import { findMendsInWorker } from '../../workers/planner.ts';
 import { useCourseView } from '../course/course-view.ts';
 
 /** While the moves follow each other faster than this, nothing is asked. */
-const QUIET_MS = 250;
+const QUIET_MS = 400;
 
 const NONE: readonly MendsOfRule[] = [];
 
