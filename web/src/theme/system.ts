@@ -44,15 +44,24 @@ const config = defineConfig({
   conditions: {
     hover: '.hovers &:is(:hover, [data-hover]):not(:disabled, [data-disabled])',
   },
+  utilities: {
+    // The library's own gives each element with a ground a variable of its own, which all below it then carry.
+    background: {
+      values: 'colors',
+      shorthand: ['bg'],
+      transform: (value: string) => ({ background: value }),
+    },
+  },
   globalCss: {
     html: {
       fontSize: '16px',
-      colorScheme: { _light: 'light', _dark: 'dark' },
       // What takes the focus is not left behind the rail of lessons.
       scrollPaddingTop: '6rem',
     },
+    '.light': { colorScheme: 'light' },
+    '.dark': { colorScheme: 'dark' },
     body: { bg: 'paper', color: 'ink', fontFamily: 'body', lineHeight: '1.45', margin: 0 },
-    '*, *::before, *::after': {
+    '*': {
       boxSizing: 'border-box',
       '@media (prefers-reduced-motion: reduce)': { transitionDuration: '0s !important' },
     },
@@ -63,6 +72,14 @@ const config = defineConfig({
     // Of all fields at once: one such rule that comes later makes the browser dress the whole page anew.
     '::placeholder': { color: 'quiet' },
     ':focus-visible': { outline: '3px solid var(--chakra-colors-now)', outlineOffset: '2px' },
+    // Read by screen readers only.
+    '.spoken': {
+      position: 'absolute',
+      width: '1px',
+      height: '1px',
+      overflow: 'hidden',
+      clipPath: 'inset(50%)',
+    },
     '.no-print': { '@media print': { display: 'none !important' } },
     '.only-print': { '@media screen': { display: 'none !important' } },
     ':root, :root *': { '@media print': { printColorAdjust: 'exact', ...DAY_COLORS } },

@@ -66,6 +66,10 @@ export function Skeleton({ lines = 5 }: { lines?: number }) {
 }
 
 /** Read by screen readers only. */
-export const Spoken = chakra('span', {
-  base: { position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' },
-});
+export function Spoken({ children, isLive = false }: { children: ReactNode; isLive?: boolean }) {
+  return (
+    <span className="spoken" aria-live={isLive ? 'polite' : undefined}>
+      {children}
+    </span>
+  );
+}

@@ -6,10 +6,12 @@ import { chakra } from '../../theme/chakra.ts';
 import { Spoken } from '../../ui/parts.tsx';
 import { useCourseView } from './course-view.ts';
 import { type LessonMinutes, lessonMinutes } from './lesson-minutes.ts';
-import { MinutesBar } from './minutes-bar.tsx';
+import { MINUTES_BARS, MinutesBar } from './minutes-bar.tsx';
 
-const Bead = chakra('button', {
-  base: {
+/** A move changes several beads: they are plain elements, dressed by the rail. */
+const BEADS = {
+  ...MINUTES_BARS,
+  '& > button': {
     display: 'grid',
     gap: '1',
     px: '1.5',
@@ -23,15 +25,15 @@ const Bead = chakra('button', {
     textAlign: 'left',
     cursor: 'pointer',
     _hover: { bg: 'panel' },
-    '&[aria-current]': { bg: 'panel', borderColor: 'ink' },
-    '& .head': { display: 'flex', alignItems: 'baseline', gap: '1.5' },
-    '& strong': { fontFamily: 'title', fontSize: 'lg', fontWeight: '700' },
-    '& small': { fontSize: 'xs', color: 'quiet', whiteSpace: 'nowrap' },
-    '& .head > span': { ml: 'auto', alignSelf: 'center', display: 'flex', color: 'ready' },
-    '& .head > .broken': { color: 'stop' },
   },
-  variants: { when: { today: { borderColor: 'now' }, other: {} } },
-});
+  '& > .today': { borderColor: 'now' },
+  '& > [aria-current]': { bg: 'panel', borderColor: 'ink' },
+  '& .head': { display: 'flex', alignItems: 'baseline', gap: '1.5' },
+  '& strong': { fontFamily: 'title', fontSize: 'lg', fontWeight: '700' },
+  '& small': { fontSize: 'xs', color: 'quiet', whiteSpace: 'nowrap' },
+  '& .head > span': { ml: 'auto', alignSelf: 'center', display: 'flex', color: 'ready' },
+  '& .head > .broken': { color: 'stop' },
+} as const;
 
 /** The rail of lessons on top of every room: where the course is in time. */
 export function Barre() {
@@ -50,7 +52,8 @@ export function Barre() {
     <chakra.nav ref={rail} aria-label="Lessons" overflowX="auto" position="relative">
       <chakra.div
         display="grid"
-        gridTemplateColumns={`repeat(${answer.course.lessons.length}, minmax(0, 1fr))`}
+        css={BEADS}
+        style={{ gridTemplateColumns: `repeat(${answer.course.lessons.length}, minmax(0, 1fr))` }}
         minW={{
           base: `${answer.course.lessons.length * 5.4}rem`,
           lg: `${answer.course.lessons.length * 4.25}rem`,
@@ -91,9 +94,9 @@ interface LessonBeadProps extends LessonMinutes {
 const LessonBead = memo(function LessonBead(props: LessonBeadProps) {
   const { number, date, state, isOpen, isPlanned, goTo, ...minutes } = props;
   return (
-    <Bead
+    <button
       type="button"
-      when={date === 'today' ? 'today' : 'other'}
+      className={date === 'today' ? 'today' : undefined}
       aria-current={isOpen ? 'step' : undefined}
       onClick={() => goTo(number)}
     >
@@ -116,6 +119,6 @@ const LessonBead = memo(function LessonBead(props: LessonBeadProps) {
         {state === 'taught' ? ', taught' : ''}
         {state === 'broken' ? ', a rule is broken here' : ''}
       </Spoken>
-    </Bead>
+    </button>
   );
 });

@@ -1,3 +1,4 @@
+import type { Section } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { memo, type ReactNode, useRef } from 'react';
 import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
@@ -29,7 +30,7 @@ const RoomLink = chakra(NavLink, {
 
 /** The strip, the barre and the rooms, around whatever room is open. */
 export function CourseFrame({ children }: { children: ReactNode }) {
-  const { answer, lesson, goTo } = useCourseView();
+  const { answer, section, lesson, goTo } = useCourseView();
   const location = useLocation();
   const navigate = useNavigate();
   const help = useRef<KeysHelpHandle>(null);
@@ -66,7 +67,12 @@ export function CourseFrame({ children }: { children: ReactNode }) {
         zIndex="4"
         className="no-print"
       >
-        <CourseTitle />
+        <CourseTitle
+          course={answer.course.id}
+          name={answer.course.name}
+          sections={answer.sections}
+          section={section?.section}
+        />
         <Barre />
       </chakra.div>
       <chakra.main px={{ base: '3', lg: '5' }} pb="8" pt="3">
@@ -91,8 +97,15 @@ const Rooms = memo(function Rooms({ course, search }: { course: string; search: 
   );
 });
 
-function CourseTitle() {
-  const { answer, section } = useCourseView();
+interface CourseTitleProps {
+  readonly course: string;
+  readonly name: string;
+  readonly sections: readonly Section[];
+  /** The class that is looked at. */
+  readonly section: Section | undefined;
+}
+
+const CourseTitle = memo(function CourseTitle({ course, name, sections, section }: CourseTitleProps) {
   const [, setSearch] = useSearchParams();
   const choose = (id: string) =>
     setSearch(before => {
@@ -103,15 +116,15 @@ function CourseTitle() {
   return (
     <chakra.div mb={{ base: '2', lg: '0' }}>
       <chakra.h1 fontSize="xl">
-        <Link to={`/courses/${answer.course.id}/map`} style={{ textDecoration: 'none' }}>
-          {answer.course.name}
+        <Link to={`/courses/${course}/map`} style={{ textDecoration: 'none' }}>
+          {name}
         </Link>
       </chakra.h1>
-      {answer.sections.length > 1 ? (
+      {sections.length > 1 ? (
         <chakra.label display="block" mt="1">
           <Label>Class </Label>
-          <Select value={section?.section.id ?? ''} onChange={event => choose(event.target.value)}>
-            {answer.sections.map(({ id, dates, start }) => (
+          <Select value={section?.id ?? ''} onChange={event => choose(event.target.value)}>
+            {sections.map(({ id, dates, start }) => (
               <option key={id} value={id}>
                 {dates[0] ? format(parseISO(dates[0]), 'EEEE') : id} {start}
               </option>
@@ -120,12 +133,12 @@ function CourseTitle() {
         </chakra.label>
       ) : section ? (
         <Label>
-          {section.section.dates[0] ? format(parseISO(section.section.dates[0]), 'EEEE') : ''}{' '}
-          {section.section.start}, {section.students.length} students
+          {section.dates[0] ? format(parseISO(section.dates[0]), 'EEEE') : ''} {section.start},{' '}
+          {section.students.length} students
         </Label>
       ) : (
         <Label>No class follows this course yet</Label>
       )}
     </chakra.div>
   );
-}
+});

@@ -14,9 +14,11 @@ import type { Audience, Course, Placed } from '@map-step/core';
 import {
   hashKey,
   infiniteQueryOptions,
+  mutationOptions,
   type QueryClient,
   queryOptions,
   skipToken,
+  useIsMutating,
   useMutation,
   useQueryClient,
 } from '@tanstack/react-query';
@@ -63,9 +65,13 @@ const waiting = new Set<string>();
  * then read again as soon as that change has been answered.
  */
 export function readAfterSaving(client: QueryClient, id: string): boolean {
-  const isSaving = client.isMutating({ mutationKey: keys.course(id) }) > 0;
+  const isSaving = isSavingCourse(client, id);
   if (isSaving) waiting.add(id);
   return isSaving;
+}
+
+export function isSavingCourse(client: QueryClient, id: string): boolean {
+  return client.isMutating({ mutationKey: keys.course(id) }) > 0;
 }
 
 export const studioQuery = queryOptions({
@@ -150,10 +156,9 @@ export function classPlanQuery(
 }
 
 /** Sends a command on a course and takes over the state it leaves; a clash brings what stands now. */
-export function useCourseCommand(id: string) {
-  const client = useQueryClient();
+export function courseCommand(client: QueryClient, id: string) {
   const mutationKey = keys.course(id);
-  return useMutation({
+  return mutationOptions({
     mutationKey,
     scope: { id: `course ${id}` },
     mutationFn: async (order: { command: CourseCommand; seen: number }) => {
@@ -175,6 +180,15 @@ export function useCourseCommand(id: string) {
       if (isLast && waiting.delete(id)) await client.invalidateQueries({ queryKey: mutationKey });
     },
   });
+}
+
+export function useCourseCommand(id: string) {
+  return useMutation(courseCommand(useQueryClient(), id));
+}
+
+/** True while a change of the course is on its way. */
+export function useIsSavingCourse(id: string): boolean {
+  return useIsMutating({ mutationKey: keys.course(id) }) > 0;
 }
 
 /** Loads a section again after something in it was written. */

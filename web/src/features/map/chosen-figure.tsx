@@ -1,22 +1,27 @@
-import { figureElements, itemReasons, whatItTakes } from '@map-step/core';
-import { useMemo } from 'react';
+import { figureElements, itemReasons, type Library, whatItTakes } from '@map-step/core';
+import { memo, useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
+import type { DraftPlan } from '../course/course-view.ts';
 import { ItemRules } from './item-rules.tsx';
 import type { MapMoves } from './use-moves.ts';
 import { effectInWords } from './words.ts';
 
 interface ChosenProps {
   readonly id: string;
+  readonly draft: DraftPlan;
+  readonly library: Library;
   /** Undefined for who may only look. */
   readonly moves: MapMoves | undefined;
 }
 
 /** What the chosen figure needs and costs, why it lies where it lies, and the rules it keeps. */
-export function ChosenFigure({ id, moves }: ChosenProps) {
-  const { library, draft, answer } = useCourseView();
+export const ChosenFigure = memo(function ChosenFigure({
+  course,
+  ...chosen
+}: ChosenProps & { course: string }) {
+  const { id, draft, library, moves } = chosen;
   const { search } = useLocation();
   const item = draft.problem?.items.find(entry => entry.id === id);
   const figure = library.readings.get(id)?.figure;
@@ -45,17 +50,16 @@ export function ChosenFigure({ id, moves }: ChosenProps) {
           </>
         )}
       </chakra.p>
-      <LooksLike id={id} />
-      {lesson === undefined ? <BringBack id={id} moves={moves} /> : <Reasons id={id} moves={moves} />}
+      <LooksLike {...chosen} />
+      {lesson === undefined ? <BringBack {...chosen} /> : <Reasons {...chosen} />}
       {moves && <ItemRules id={id} />}
-      <Link to={`/courses/${answer.course.id}/material/${id}${search}`}>Step sheet</Link>
+      <Link to={`/courses/${course}/material/${id}${search}`}>Step sheet</Link>
     </chakra.section>
   );
-}
+});
 
 /** What blurs with it, and whether that lies as the course wants it. */
-function LooksLike({ id }: { id: string }) {
-  const { library, draft } = useCourseView();
+function LooksLike({ id, draft, library }: ChosenProps) {
   const { problem, placed } = draft;
   const others = (problem?.lookalikes ?? []).flatMap(([a, b]) => (a === id ? [b] : b === id ? [a] : []));
   if (others.length === 0) return null;
@@ -72,8 +76,7 @@ function LooksLike({ id }: { id: string }) {
 }
 
 /** Why not one lesson earlier, why not one later; a button beside each makes the move all the same. */
-function Reasons({ id, moves }: ChosenProps) {
-  const { draft, library } = useCourseView();
+function Reasons({ id, draft, library, moves }: ChosenProps) {
   const { problem, placed } = draft;
   const reasons = useMemo(() => (problem ? itemReasons(problem, placed, id) : {}), [problem, placed, id]);
   const lesson = placed[id] ?? 0;
@@ -108,8 +111,7 @@ function Reasons({ id, moves }: ChosenProps) {
 }
 
 /** What it would take to bring a figure back that is left out. */
-function BringBack({ id, moves }: ChosenProps) {
-  const { draft, library } = useCourseView();
+function BringBack({ id, draft, library, moves }: ChosenProps) {
   const { problem, placed } = draft;
   const takes = useMemo(
     () => (problem ? whatItTakes(problem, placed, id) : undefined),
@@ -138,7 +140,7 @@ function BringBack({ id, moves }: ChosenProps) {
 }
 
 /** True when no figure of an earlier lesson, or earlier in this one, brought the element. */
-function isFirstHere(element: string, id: string, draft: ReturnType<typeof useCourseView>['draft']): boolean {
+function isFirstHere(element: string, id: string, draft: DraftPlan): boolean {
   if (draft.problem?.known?.includes(element)) return false;
   const lesson = draft.placed[id] ?? Number.POSITIVE_INFINITY;
   const order = draft.judgement?.lessons[lesson - 1]?.introduce ?? [];

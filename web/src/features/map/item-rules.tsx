@@ -1,9 +1,11 @@
-import type { CourseItem } from '@map-step/core';
+import type { CourseItem, Pattern } from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { memo } from 'react';
 import { call } from '../../api/client.ts';
 import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label, Select } from '../../ui/parts.tsx';
+import { useSameActions } from '../../ui/same.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { itemField } from '../course/item-field.ts';
 import { useCourseEdit } from '../course/use-course-edit.ts';
@@ -15,16 +17,43 @@ export function ItemRules({ id }: { id: string }) {
   const { answer, draft, library } = useCourseView();
   const { edit, error, dismiss } = useCourseEdit();
   const item = answer.course.items.find(({ pattern }) => pattern === id);
+  const pattern = library.patterns.get(id);
+  const { put } = useSameActions({
+    put: (what: string, more: Parameters<typeof itemField>[1]) =>
+      item && edit(`${pattern?.name ?? id} ${what}`, itemField(item, more)),
+  });
   if (!item) return null;
-  const name = library.patterns.get(id)?.name ?? id;
-  const lesson = draft.placed[id];
-  const count = answer.course.lessons.length;
-  const put = (what: string, more: Parameters<typeof itemField>[1]) =>
-    edit(`${name} ${what}`, itemField(item, more));
-  const lessons = Array.from({ length: count }, (_, index) => index + 1);
   return (
     <chakra.div display="grid" gap="1.5" my="2">
       {error && <Failure error={error} retry={dismiss} />}
+      <RuleFields
+        item={item}
+        pattern={pattern}
+        lesson={draft.placed[id]}
+        count={answer.course.lessons.length}
+        isSplit={draft.problem?.items.find(entry => entry.id === id)?.split === true}
+        put={put}
+      />
+    </chakra.div>
+  );
+}
+
+interface RuleFieldsProps {
+  readonly item: CourseItem;
+  readonly pattern: Pattern | undefined;
+  /** Where it lies. */
+  readonly lesson: number | undefined;
+  /** Of lessons. */
+  readonly count: number;
+  readonly isSplit: boolean;
+  put(what: string, more: Parameters<typeof itemField>[1]): void;
+}
+
+const RuleFields = memo(function RuleFields(props: RuleFieldsProps) {
+  const { item, pattern, lesson, count, isSplit, put } = props;
+  const lessons = Array.from({ length: count }, (_, index) => index + 1);
+  return (
+    <>
       <chakra.div display="flex" gap="1.5" flexWrap="wrap">
         <Button
           size="small"
@@ -46,7 +75,7 @@ export function ItemRules({ id }: { id: string }) {
         >
           Gate
         </Button>
-        <OverTwoLessons id={id} />
+        {pattern && <OverTwoLessons pattern={pattern} isSplit={isSplit} />}
       </chakra.div>
       <chakra.div display="flex" gap="2" alignItems="end">
         <chakra.label display="grid">
@@ -83,22 +112,19 @@ export function ItemRules({ id }: { id: string }) {
           </chakra.label>
         ))}
       </chakra.div>
-    </chakra.div>
+    </>
   );
-}
+});
 
 /** A long figure is taught in pieces in one lesson and joined in the next: that is a property of the figure. */
-function OverTwoLessons({ id }: { id: string }) {
-  const { library, draft } = useCourseView();
+function OverTwoLessons({ pattern, isSplit }: { pattern: Pattern; isSplit: boolean }) {
   const client = useQueryClient();
-  const pattern = library.patterns.get(id);
-  const isSplit = draft.problem?.items.find(item => item.id === id)?.split === true;
   const toggle = useMutation({
     mutationFn: () => {
-      const changes = [{ field: 'overTwoLessons', from: pattern?.overTwoLessons ?? null, to: !isSplit }];
+      const changes = [{ field: 'overTwoLessons', from: pattern.overTwoLessons ?? null, to: !isSplit }];
       const what = isSplit ? 'In one lesson' : 'Over two lessons';
       const command = { kind: 'edit', what, changes };
-      return call('figure.command', { params: { figure: id }, body: { command } });
+      return call('figure.command', { params: { figure: pattern.id }, body: { command } });
     },
     onSettled: () => client.invalidateQueries({ queryKey: ['material'] }),
   });

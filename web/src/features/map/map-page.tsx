@@ -1,8 +1,9 @@
 import { DndContext, type DragEndEvent, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
-import { memo, useDeferredValue, useMemo } from 'react';
+import { memo, useDeferredValue } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
+import { useSame } from '../../ui/same.ts';
 import { useKeys } from '../../ui/use-keys.ts';
 import { type CourseView, LaterCourseViewContext, useCourseView } from '../course/course-view.ts';
 import { Clash } from './clash.tsx';
@@ -75,7 +76,7 @@ function PlanMap() {
   const chipOf = useChips(selection, moves);
   // The board answers a key at once; the words beside it follow as soon as there is time.
   const panel = useDeferredValue(
-    useMemo(() => ({ view, placing, planner, moves, selection }), [view, placing, planner, moves, selection]),
+    useSame({ view, planner, moves, selection, publish: placing.publish, keep: placing.keep }),
   );
   const sensors = useSensors(useSensor(PromptSensor, FROM_FIVE_PIXELS));
   useKeys({
@@ -135,8 +136,15 @@ function PlanMap() {
         </chakra.div>
       </chakra.div>
       <FigureInHand />
-      <PrintInItsTime view={panel.view} />
-      <Spoken aria-live="polite">{spoken}</Spoken>
+      <PrintedPlan
+        course={panel.view.answer.course.name}
+        draft={panel.view.draft}
+        library={panel.view.library}
+        section={panel.view.section}
+        studio={panel.view.studio}
+        today={panel.view.today}
+      />
+      <Spoken isLive>{spoken}</Spoken>
     </DndContext>
   );
 }
@@ -157,14 +165,6 @@ const MoreInItsTime = memo(function MoreInItsTime({ view, ...props }: InItsTime)
   return (
     <LaterCourseViewContext value={view}>
       <PlanMore {...props} />
-    </LaterCourseViewContext>
-  );
-});
-
-const PrintInItsTime = memo(function PrintInItsTime({ view }: Pick<InItsTime, 'view'>) {
-  return (
-    <LaterCourseViewContext value={view}>
-      <PrintedPlan />
     </LaterCourseViewContext>
   );
 });

@@ -3,12 +3,13 @@ import { memo } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { type LessonMinutes, lessonMinutes } from '../course/lesson-minutes.ts';
-import { MinutesBar } from '../course/minutes-bar.tsx';
+import { MINUTES_BARS, MinutesBar } from '../course/minutes-bar.tsx';
 import { NARROW_LESSONS } from './lanes.ts';
 
 const show = (minutes: number) => (Number.isInteger(minutes) ? String(minutes) : minutes.toFixed(1));
 
 const COLUMNS = {
+  ...MINUTES_BARS,
   '& > .narrow': { px: '1.5', display: 'grid', gap: '1', alignContent: 'end' },
   '& > .wide': {
     px: '1.5',

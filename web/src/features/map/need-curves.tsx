@@ -1,6 +1,7 @@
 import type { Library } from '@map-step/core';
 import { type RefObject, useEffect, useState } from 'react';
 import { chakra } from '../../theme/chakra.ts';
+import { painted } from '../../ui/painted.ts';
 import type { DraftPlan } from '../course/course-view.ts';
 
 interface Link {
@@ -41,11 +42,12 @@ export function NeedCurves({ board, chosen, library, draft }: NeedCurvesProps) {
           return path ? [{ ...link, path }] : [];
         });
       });
-    // Measured once the board has been laid out anyway: asking earlier would lay it out twice.
-    const frame = requestAnimationFrame(measure);
+    // Measured when the picture is out: asking earlier would lay the board out once more.
+    let isOld = false;
+    void painted().then(() => isOld || measure());
     window.addEventListener('resize', measure);
     return () => {
-      cancelAnimationFrame(frame);
+      isOld = true;
       window.removeEventListener('resize', measure);
     };
   }, [board, chosen, library, draft]);

@@ -14,8 +14,7 @@ import type { Selection } from './use-selection.ts';
 import { Verdict } from './verdict.tsx';
 import { Versions } from './versions.tsx';
 
-export interface PanelProps {
-  readonly placing: Placing;
+export interface PanelProps extends Pick<Placing, 'publish' | 'keep'> {
   readonly planner: Planner;
   readonly moves: MapMoves;
   readonly selection: Selection;
@@ -23,7 +22,7 @@ export interface PanelProps {
 
 /** The words beside the board: what is proposed, how good the plan is, what is known of the chosen figure. */
 export function PlanPanel({ planner, moves, selection }: PanelProps) {
-  const { me } = useCourseView();
+  const { me, answer, draft, library } = useCourseView();
   const isDirector = me.role === 'director';
   const { found } = planner;
   const hands = isDirector && !(found && planner.isShown) ? moves : undefined;
@@ -32,17 +31,25 @@ export function PlanPanel({ planner, moves, selection }: PanelProps) {
       {found && (
         <Proposal planner={planner} found={found} take={taken => moves.move(taken, 'The level planned')} />
       )}
-      {!(found && planner.isShown) && <Verdict moves={hands} />}
+      {!(found && planner.isShown) && <Verdict draft={draft} library={library} moves={hands} />}
       {selection.ids.length > 1 && (
         <Label>{selection.ids.length} figures are chosen: arrows and dragging move them together.</Label>
       )}
-      {selection.last !== undefined && <ChosenFigure id={selection.last} moves={hands} />}
+      {selection.last !== undefined && (
+        <ChosenFigure
+          id={selection.last}
+          course={answer.course.id}
+          draft={draft}
+          library={library}
+          moves={hands}
+        />
+      )}
     </>
   );
 }
 
 /** What follows what is left out: what would help, the class, the versions, publishing. */
-export function PlanMore({ placing, planner, moves }: PanelProps) {
+export function PlanMore({ planner, moves, publish, keep }: PanelProps) {
   const { me, answer } = useCourseView();
   const { search } = useLocation();
   const isDirector = me.role === 'director';
@@ -52,7 +59,7 @@ export function PlanMore({ placing, planner, moves }: PanelProps) {
       {hands && <FitPanel moves={hands} />}
       <ClassMend />
       <Versions moves={hands} />
-      {hands && <PublishPlan placing={placing} />}
+      {hands && <PublishPlan publish={publish} keep={keep} />}
       <chakra.p fontSize="sm" display="grid" gap="1">
         <Link to={{ pathname: `/courses/${answer.course.id}/settings`, search }}>
           Lessons, dates and rules

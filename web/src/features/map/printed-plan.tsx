@@ -1,16 +1,21 @@
 import { format, parseISO } from 'date-fns';
+import { memo } from 'react';
 import { chakra } from '../../theme/chakra.ts';
-import { useCourseView } from '../course/course-view.ts';
+import type { CourseView } from '../course/course-view.ts';
+
+interface PrintedProps extends Pick<CourseView, 'draft' | 'library' | 'section' | 'studio' | 'today'> {
+  readonly course: string;
+}
 
 /** The plan on paper: a row a lesson, with what is new, what is reviewed and the minutes. */
-export function PrintedPlan() {
-  const { answer, draft, library, section, studio, today } = useCourseView();
+export const PrintedPlan = memo(function PrintedPlan(props: PrintedProps) {
+  const { course, draft, library, section, studio, today } = props;
   const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
   const left = draft.judgement?.left ?? [];
   return (
     <chakra.section className="only-print">
       <chakra.p mb="2">
-        {studio.studio.name} · {answer.course.name} · as of {format(parseISO(today), 'd MMMM yyyy')}
+        {studio.studio.name} · {course} · as of {format(parseISO(today), 'd MMMM yyyy')}
       </chakra.p>
       <chakra.table
         width="full"
@@ -58,4 +63,4 @@ export function PrintedPlan() {
       {left.length > 0 && <chakra.p mt="2">Left out: {left.map(nameOf).join(', ')}</chakra.p>}
     </chakra.section>
   );
-}
+});

@@ -2,20 +2,22 @@ import { format } from 'date-fns';
 import { useState } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Button, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';
+import { useIsSavingCourse } from '../course/course-queries.ts';
 import { placedOf, useCourseView } from '../course/course-view.ts';
 import { differences } from './differences.ts';
 import type { Placing } from './use-placing.ts';
 
 /** Makes the plan the one that the classes follow, with a note to the staff; or keeps it by a name for later. */
-export function PublishPlan({ placing }: { placing: Placing }) {
+export function PublishPlan({ publish, keep }: Pick<Placing, 'publish' | 'keep'>) {
   const { answer, saved, draft, today } = useCourseView();
+  const isSaving = useIsSavingCourse(answer.course.id);
   const [opened, open] = useState<'publish' | 'keep'>();
   const changed = Object.keys(differences(placedOf(answer.published), saved)).length;
   const hasBroken = (draft.judgement?.broken.length ?? 0) > 0;
   const submit = (data: FormData) => {
     const [name, note] = [String(data.get('name')), String(data.get('note') ?? '')];
-    if (opened === 'keep') placing.keep(name, note);
-    else placing.publish(name, note);
+    if (opened === 'keep') keep(name, note);
+    else publish(name, note);
     open(undefined);
   };
   return (
@@ -53,11 +55,11 @@ export function PublishPlan({ placing }: { placing: Placing }) {
         <chakra.div display="flex" gap="2" flexWrap="wrap">
           <Button
             onClick={() => open('publish')}
-            disabled={hasBroken || placing.isSaving || (changed === 0 && answer.published !== null)}
+            disabled={hasBroken || isSaving || (changed === 0 && answer.published !== null)}
           >
             Publish this plan …
           </Button>
-          <Button look="quiet" onClick={() => open('keep')} disabled={placing.isSaving}>
+          <Button look="quiet" onClick={() => open('keep')} disabled={isSaving}>
             Keep by a name …
           </Button>
         </chakra.div>

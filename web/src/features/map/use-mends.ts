@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { MendsOfRule } from '../../workers/plan.worker.ts';
 import { findMendsInWorker } from '../../workers/planner.ts';
-import { useCourseView } from '../course/course-view.ts';
+import type { DraftPlan } from '../course/course-view.ts';
 
 /** While the moves follow each other faster than this, nothing is asked. */
 const QUIET_MS = 400;
@@ -9,9 +9,10 @@ const QUIET_MS = 400;
 const NONE: readonly MendsOfRule[] = [];
 
 /** What would mend each broken rule, in the order of the rules; empty until it is worked out. */
-export function useMends(isWanted: boolean): readonly MendsOfRule[] {
-  const { draft } = useCourseView();
-  const { problem, placed, judgement } = draft;
+export function useMends(
+  { problem, placed, judgement }: DraftPlan,
+  isWanted: boolean,
+): readonly MendsOfRule[] {
   const [found, setFound] = useState<{ of: typeof judgement; mends: readonly MendsOfRule[] }>();
   useEffect(() => {
     if (!isWanted || !problem || !judgement || judgement.broken.length === 0) return;

@@ -1,10 +1,10 @@
-import type { CourseMove } from '@map-step/contract';
+import type { CourseCommand, CourseMove } from '@map-step/contract';
 import type { Placed } from '@map-step/core';
-import { useIsMutating, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { MutationObserver, useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
 import { ApiError } from '../../api/client.ts';
 import { useSame, useSameActions } from '../../ui/same.ts';
-import { courseQuery, useCourseCommand } from '../course/course-queries.ts';
+import { courseCommand, courseQuery, isSavingCourse } from '../course/course-queries.ts';
 import { placedOf, useCourseView } from '../course/course-view.ts';
 import { findUndo } from '../history/find-undo.ts';
 
@@ -13,13 +13,13 @@ export interface Placing {
   now(): Placed;
   /** Moves figures to lessons, or out with null, as one change. */
   place(changes: readonly { pattern: string; to: number | null }[], why: string): void;
+  /** Undefined when there is nothing to take back; while a change is on its way it does nothing. */
   undo: (() => void) | undefined;
   redo: (() => void) | undefined;
   publish(name: string, note: string): void;
   /** Keeps the plan by a name; the classes follow the published one on. */
   keep(name: string, note: string): void;
-  readonly isSaving: boolean;
-  readonly error: Error | null;
+  readonly error: Error | undefined;
   /** What this person wanted when somebody else had changed the same figures before. */
   readonly clash: { readonly moves: readonly CourseMove[]; readonly why: string } | undefined;
   dismiss(): void;
@@ -30,12 +30,23 @@ export function usePlacing(): Placing {
   const { answer, me } = useCourseView();
   const { course, version } = answer;
   const client = useQueryClient();
-  const command = useCourseCommand(course.id);
-  const isSaving = useIsMutating({ mutationKey: ['course', course.id] }) > 0;
-  const [clash, setClash] = useState<Placing['clash']>();
+  // Nothing is drawn for how far a change has come: the map is large, and all that matters of it is its failure.
+  const sender = useMemo(
+    () => new MutationObserver(client, courseCommand(client, course.id)),
+    [client, course.id],
+  );
+  const [failure, setFailure] = useState<Pick<Placing, 'error' | 'clash'>>();
   const { undo, redo } = findUndo(answer.history, me.id);
   const key = courseQuery(course.id).queryKey;
 
+  const send = (command: CourseCommand, clash?: Placing['clash']) => {
+    setFailure(undefined);
+    sender.mutate({ seen: version, command }).catch((error: Error) => {
+      const isClash = clash && error instanceof ApiError && error.body.code === 'stale';
+      setFailure({ error, clash: isClash ? clash : undefined });
+      if (!isClash) void client.invalidateQueries({ queryKey: key });
+    });
+  };
   const now: Placing['now'] = () => placedOf({ placed: client.getQueryData(key)?.course.placed ?? [] });
   const place: Placing['place'] = (changes, why) => {
     const saved = now();
@@ -52,35 +63,25 @@ export function usePlacing(): Placing {
       const added = moves.flatMap(({ pattern, to }) => (to === null ? [] : [{ pattern, lesson: to }]));
       return { ...before, course: { ...before.course, placed: [...kept, ...added] } };
     });
-    command.mutate(
-      { seen: version, command: { kind: 'place', why, moves } },
-      {
-        onError: error => {
-          if (error instanceof ApiError && error.body.code === 'stale') setClash({ moves, why });
-          else void client.invalidateQueries({ queryKey: key });
-        },
-      },
-    );
+    send({ kind: 'place', why, moves }, { moves, why });
   };
-  const takeBack = (of: string | undefined) =>
-    of !== undefined && command.mutate({ seen: version, command: { kind: 'undo', of } });
-  const save = (kind: 'keep' | 'publish') => (name: string, note: string) =>
-    command.mutate({ seen: version, command: { kind, name, note } });
-  const dismiss = () => {
-    setClash(undefined);
-    command.reset();
+  const takeBack = (of: string | undefined) => {
+    if (of !== undefined && !isSavingCourse(client, course.id)) send({ kind: 'undo', of });
   };
   const actions = useSameActions({
-    ...{ now, place, dismiss, keep: save('keep'), publish: save('publish') },
+    now,
+    place,
+    dismiss: () => setFailure(undefined),
+    keep: (name: string, note: string) => send({ kind: 'keep', name, note }),
+    publish: (name: string, note: string) => send({ kind: 'publish', name, note }),
     undo: () => takeBack(undo?.id),
     redo: () => takeBack(redo?.id),
   });
   return useSame({
     ...actions,
-    undo: undo && !isSaving ? actions.undo : undefined,
-    redo: redo && !isSaving ? actions.redo : undefined,
-    isSaving,
-    error: command.error,
-    clash,
+    undo: undo && actions.undo,
+    redo: redo && actions.redo,
+    error: failure?.error,
+    clash: failure?.clash,
   });
 }

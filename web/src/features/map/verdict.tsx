@@ -1,17 +1,23 @@
 import type { BrokenRule, Library } from '@map-step/core';
+import { memo } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import type { MendsOfRule } from '../../workers/plan.worker.ts';
-import { useCourseView } from '../course/course-view.ts';
+import type { DraftPlan } from '../course/course-view.ts';
 import { useMends } from './use-mends.ts';
 import { type MapMoves, moveInWords } from './use-moves.ts';
 import { costInWords, withNames } from './words.ts';
 
+interface VerdictProps {
+  readonly draft: DraftPlan;
+  readonly library: Library;
+  readonly moves: MapMoves | undefined;
+}
+
 /** How good the plan is, in words: what is broken, with what would mend it, or what it costs. */
-export function Verdict({ moves }: { moves: MapMoves | undefined }) {
-  const { draft, library } = useCourseView();
-  const mends = useMends(moves !== undefined);
+export const Verdict = memo(function Verdict({ draft, library, moves }: VerdictProps) {
+  const mends = useMends(draft, moves !== undefined);
   const { judgement } = draft;
   const first = mends.find(([mend]) => mend !== undefined)?.[0];
   const takeFirst = () => {
@@ -33,6 +39,7 @@ export function Verdict({ moves }: { moves: MapMoves | undefined }) {
               rule={rule}
               mends={mends[index] ?? []}
               first={first}
+              library={library}
               moves={moves}
             />
           ))}
@@ -57,18 +64,16 @@ export function Verdict({ moves }: { moves: MapMoves | undefined }) {
       </chakra.ul>
     </section>
   );
-}
+});
 
-interface BrokenProps {
+interface BrokenProps extends Pick<VerdictProps, 'library' | 'moves'> {
   readonly rule: BrokenRule;
   readonly mends: MendsOfRule;
   /** The mend that the key takes. */
   readonly first: MendsOfRule[number] | undefined;
-  readonly moves: MapMoves | undefined;
 }
 
-function Broken({ rule, mends, first, moves }: BrokenProps) {
-  const { library } = useCourseView();
+function Broken({ rule, mends, first, library, moves }: BrokenProps) {
   return (
     <li>
       <strong>{library.patterns.get(rule.at)?.name ?? `Lesson ${rule.lesson ?? ''}`}</strong>{' '}
