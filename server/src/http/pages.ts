@@ -25,6 +25,8 @@ const strict = helmet({
       frameAncestors: ["'none'"],
     },
   },
+  // Pages that share memory with their workers must be on their own.
+  crossOriginEmbedderPolicy: true,
   referrerPolicy: { policy: 'same-origin' },
   strictTransportSecurity: false,
 });

@@ -9,6 +9,7 @@ import type {
 } from '@map-step/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { MendsOfRule, PlanWorker } from './plan.worker.ts';
+import { followHands, restWhileDrawn, rightOfWay } from './right-of-way.ts';
 
 interface Started {
   readonly worker: Worker;
@@ -17,7 +18,9 @@ interface Started {
 
 function startWorker(): Started {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-  return { worker, remote: wrap<PlanWorker>(worker) };
+  const remote = wrap<PlanWorker>(worker);
+  if (rightOfWay) void remote.giveWay(rightOfWay);
+  return { worker, remote };
 }
 
 let shared: Remote<PlanWorker> | undefined;
@@ -67,7 +70,12 @@ export interface PlannerRun {
 
 /** A worker is used once: the exact solver's memory never shrinks. */
 function runIn({ worker, remote }: Started, work: (remote: Remote<PlanWorker>) => Promise<void>): PlannerRun {
-  return { done: work(remote).finally(() => worker.terminate()), stop: () => worker.terminate() };
+  const unfollow = followHands();
+  const stop = () => {
+    unfollow();
+    worker.terminate();
+  };
+  return { done: work(remote).finally(stop), stop };
 }
 
 /** Plans a level in a worker of its own, which can be ended at any moment. */
@@ -77,7 +85,11 @@ export function runPlanner(
   seconds: number,
   onBetter: (found: FoundPlan) => void,
 ): PlannerRun {
-  return runIn(takeWorker(), remote => remote.planLevel(problem, start, seconds, proxy(onBetter)));
+  const tell = (found: FoundPlan) => {
+    restWhileDrawn();
+    onBetter(found);
+  };
+  return runIn(takeWorker(), remote => remote.planLevel(problem, start, seconds, proxy(tell)));
 }
 
 /** Asks in a worker what would make everything fit. */

@@ -1,0 +1,49 @@
+// A hand goes before heavy work. Where a machine has few processors, work beside the page holds up its drawing: so it
+// rests while somebody works on the page. The page writes until when; the work looks between its steps.
+
+/** Until when to rest, by the clock of 1970 in milliseconds, as much of it as there is room for. */
+export type RightOfWay = Int32Array<SharedArrayBuffer>;
+
+/** As long as it takes to draw what a hand has changed, and to keep it. */
+const HAND_MILLISECONDS = 200;
+/** As long as it takes to draw a plan that was found. */
+const FOUND_MILLISECONDS = 60;
+
+const HANDS = ['keydown', 'pointerdown', 'pointermove', 'wheel'] as const;
+
+/** Undefined where the page shares no memory with its workers: then nothing rests. */
+export const rightOfWay: RightOfWay | undefined = globalThis.crossOriginIsolated
+  ? new Int32Array(new SharedArrayBuffer(4))
+  : undefined;
+
+function restFor(milliseconds: number): void {
+  if (rightOfWay) Atomics.store(rightOfWay, 0, Date.now() + milliseconds);
+}
+
+/** For the page, when it is told of something large to draw. */
+export function restWhileDrawn(): void {
+  restFor(FOUND_MILLISECONDS);
+}
+
+/** For the page: from now on work rests whenever a hand is on it. Gives what ends that. */
+export function followHands(): () => void {
+  const onHand = (event: Event) => {
+    const isIdle = event instanceof PointerEvent && event.type === 'pointermove' && event.buttons === 0;
+    if (!isIdle) restFor(HAND_MILLISECONDS);
+  };
+  for (const kind of HANDS) window.addEventListener(kind, onHand, { capture: true, passive: true });
+  return () => {
+    for (const kind of HANDS) window.removeEventListener(kind, onHand, { capture: true });
+  };
+}
+
+/** For a worker: rests when it must, each time that something in it asks how late it is. */
+export function restWhenTimed(way: RightOfWay): void {
+  const now = performance.now.bind(performance);
+  performance.now = () => {
+    const until = Atomics.load(way, 0);
+    const rest = (until - Date.now()) | 0;
+    if (rest > 0 && rest <= HAND_MILLISECONDS) Atomics.wait(way, 0, until, rest);
+    return now();
+  };
+}
