@@ -14,7 +14,10 @@ interface ProposalProps {
   take(moves: Moves): void;
 }
 
-/** There can be sixty of them, and each better plan draws them again: plain elements, dressed by their list. */
+/** Each better plan draws them again: plain elements, dressed by their list. */
+/** More than these are shown when they are asked for. */
+const SHOWN = 8;
+
 const MOVES = {
   listStyleType: 'none',
   p: '0',
@@ -28,6 +31,7 @@ const MOVES = {
 /** A plan that the planner proposes, beside the one that stands: what moves, what it wins, all or some of it. */
 export function Proposal({ planner, found, take }: ProposalProps) {
   const { draft, saved, library } = useCourseView();
+  const [showsAll, setShowsAll] = useState(false);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { problem } = draft;
   if (!problem) return null;
@@ -36,6 +40,7 @@ export function Proposal({ planner, found, take }: ProposalProps) {
   const before = judgePlan(problem, saved);
   const after = judgePlan(problem, movePlaced(saved, chosen));
   const all = Object.keys(moves).length;
+  const listed = Object.entries(moves).slice(0, showsAll ? all : SHOWN);
   const some = Object.keys(chosen).length;
   // The whole board changes: drawn in slices, so that a hand or a key need not wait for it.
   const show = (isShown: boolean) => startTransition(() => planner.show(isShown));
@@ -101,7 +106,7 @@ export function Proposal({ planner, found, take }: ProposalProps) {
             {Math.abs(won) > 0.05 && changeInWords(differenceOf(before.cost, after.cost)).join(', ')}
           </chakra.p>
           <chakra.ul css={MOVES}>
-            {Object.entries(moves).map(([id, to]) => (
+            {listed.map(([id, to]) => (
               <li key={id}>
                 <label>
                   <input
@@ -117,6 +122,11 @@ export function Proposal({ planner, found, take }: ProposalProps) {
               </li>
             ))}
           </chakra.ul>
+          {listed.length < all && (
+            <Button size="small" justifySelf="start" onClick={() => setShowsAll(true)}>
+              Show all {all} moves
+            </Button>
+          )}
         </>
       )}
     </chakra.section>

@@ -15,25 +15,32 @@ interface BoardProps {
   readonly chipOf: ReturnType<typeof useChips>;
 }
 
-/** Hundreds of marks are drawn at every move: they are plain elements, dressed by their board. */
+/**
+ * Hundreds of marks are drawn at every move: they are plain elements, dressed by their board, and what they share they
+ * inherit from it.
+ */
 const BOARD = {
   position: 'relative',
   '& > .columns': { position: 'absolute', inset: '0', display: 'grid' },
   '& > section': { position: 'relative', borderTop: '1px solid', borderColor: 'line', pb: '1' },
   '& > section > h2': { fontSize: 'xs', fontWeight: '600', color: 'quiet', pl: '1.5', lineHeight: '1.3' },
-  '& > section > div': { display: 'grid', rowGap: '0.5', alignItems: 'center' },
-  '& .line': { height: '1px', bg: 'line', mr: '50%' },
-  '& .place': { px: '1', minW: '0' },
-  '& [data-narrow] > .place': { mr: '-1.15rem', pl: '0.5' },
-  '& .review': {
-    justifySelf: 'center',
-    px: '1',
-    bg: 'paper',
-    border: '1px solid',
-    borderColor: 'line',
+  '& > section > div': {
+    display: 'grid',
+    rowGap: '0.5',
+    alignItems: 'center',
     fontSize: 'xs',
     color: 'quiet',
     fontVariantNumeric: 'tabular-nums',
+  },
+  '& .line': { height: '1px', bg: 'line', mr: '50%' },
+  '& .place': { padding: '0 0.25rem', minWidth: '0px' },
+  '& [data-narrow] > .place': { marginRight: '-1.15rem', paddingLeft: '0.125rem' },
+  '& .review': {
+    justifySelf: 'center',
+    padding: '0 0.25rem',
+    bg: 'paper',
+    border: '1px solid',
+    borderColor: 'line',
   },
 } as const;
 
