@@ -1,5 +1,6 @@
 import type { FoundPlan } from '@map-step/core';
 import { startTransition, useEffect, useRef, useState } from 'react';
+import { painted } from '../../ui/painted.ts';
 import { useSame, useSameActions } from '../../ui/same.ts';
 import { type PlannerRun, runPlanner, warmPlanner } from '../../workers/planner.ts';
 import { useCourseView } from '../course/course-view.ts';
@@ -28,6 +29,7 @@ export function usePlanner(): Planner {
   const [isRunning, setRunning] = useState(false);
   const [isShown, setShown] = useState(true);
   const shows = useRef(true);
+  const newest = useRef<FoundPlan>(undefined);
   const run = useRef<PlannerRun>(undefined);
   useEffect(() => {
     warmPlanner();
@@ -44,7 +46,7 @@ export function usePlanner(): Planner {
   const show = (next: boolean) => {
     shows.current = next;
     setShown(next);
-    preview(next ? found?.placed : undefined);
+    preview(next ? newest.current?.placed : undefined);
   };
   const start = () => {
     if (!draft.problem || run.current) return;
@@ -52,11 +54,10 @@ export function usePlanner(): Planner {
     setShown(true);
     const own = runPlanner(draft.problem, saved, SECONDS, plan => {
       if (run.current !== own) return;
-      // Drawn in slices: a whole board that changes must not hold up a hand or a key.
-      startTransition(() => {
-        setFound(plan);
-        if (shows.current) preview(plan.placed);
-      });
+      newest.current = plan;
+      // Drawn in slices, and the words after the board: a whole board that changes must not hold up a hand or a key.
+      if (shows.current) startTransition(() => preview(plan.placed));
+      void painted().then(() => startTransition(() => setFound(newest.current)));
     });
     run.current = own;
     setRunning(true);
@@ -68,6 +69,7 @@ export function usePlanner(): Planner {
   };
   const dismiss = () => {
     stop();
+    newest.current = undefined;
     setFound(undefined);
     preview(undefined);
   };
