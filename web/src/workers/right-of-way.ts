@@ -28,7 +28,7 @@ export function restWhileDrawn(): void {
 /** For the page: from now on work rests whenever a hand is on it. Gives what ends that. */
 export function followHands(): () => void {
   const onHand = (event: Event) => {
-    const isIdle = event instanceof PointerEvent && event.type === 'pointermove' && event.buttons === 0;
+    const isIdle = event.type === 'pointermove' && (event as PointerEvent).buttons === 0;
     if (!isIdle) restFor(HAND_MILLISECONDS);
   };
   for (const kind of HANDS) window.addEventListener(kind, onHand, { capture: true, passive: true });
