@@ -34,6 +34,8 @@ test('plan, drag over a need, mend, undo twice, pin, plan again, compare with th
 
   await test.step('the planner proposes, and all of it is taken', async () => {
     await page.getByRole('button', { name: 'Plan this level' }).click();
+    // Only so can the planner rest while a hand is on the page.
+    expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);
     const proposal = page.getByRole('region', { name: 'The proposal' });
     await expect(proposal.getByText(/It saves \d+/)).toBeVisible();
     await bestIsKnown(page);
