@@ -21,8 +21,11 @@ export interface PlanSearch {
   adopt(placed: Placed): void;
 }
 
-/** Iterations of a round: the first are short, so that a small budget ends cold too. */
-const ROUNDS = [20_000, 40_000] as const;
+/**
+ * Iterations of a round: the first are short, so that a small budget ends cold too, and several, because what fits is
+ * found in one of them or another.
+ */
+const ROUNDS = [20_000, 40_000, 20_000, 40_000, 20_000, 40_000] as const;
 const LATER_ROUND = 180_000;
 const OSCILLATE_EVERY = 100;
 

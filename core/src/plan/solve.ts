@@ -114,7 +114,7 @@ class PlanSolving {
     if (this.isFull()) this.proveWhatIsLeft(solver, isSmall ? 0.2 : 0.06);
     // Where even what must stay out is not proven, the whole model has no hope yet.
     const hasHope = !this.isFull() || (isSmall && this.leastLeft >= this.leftPoints() - ENOUGH);
-    if (hasHope) this.proveWhole(solver, (isSmall ? 0.6 : 0.9) * this.meter.total);
+    if (hasHope) this.proveWhole(solver, (isSmall ? 0.6 : 0.4) * this.meter.total);
     this.searchNeighbourhoods(solver, isSmall && hasHope ? 0.2 * this.meter.total : 0, isSmall ? 4 : 8);
     // A start can hold the solver in a corner: the last try goes without.
     this.proveWhole(solver, this.meter.left(), false);
