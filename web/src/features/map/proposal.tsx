@@ -16,14 +16,12 @@ interface ProposalProps {
 
 /** Each better plan draws them again: plain elements, dressed by their list. */
 /** More than these are shown when they are asked for. */
-const SHOWN = 8;
+const SHOWN = 6;
 
 const MOVES = {
   listStyleType: 'none',
   p: '0',
   fontSize: 'sm',
-  maxH: '18rem',
-  overflowY: 'auto',
   '& label': { display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: '1.5', py: '0.5' },
   '& small': { display: 'block', fontSize: 'sm', color: 'quiet' },
 };

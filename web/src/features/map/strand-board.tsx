@@ -126,7 +126,7 @@ const LessonColumn = memo(function LessonColumn({ lesson, isOpen, isClosed }: Le
       bg={isOver ? 'nowTint' : isOpen ? 'panel' : 'transparent'}
     >
       {isClosed && (
-        <chakra.p fontSize="xs" color="quiet" px="1.5" lineHeight="1.3">
+        <chakra.p fontSize="xs" color="quiet" px="1" lineHeight="1.3" whiteSpace="nowrap">
           nothing new
         </chakra.p>
       )}
