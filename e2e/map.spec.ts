@@ -90,6 +90,21 @@ test('a figure flicked to another lesson is not lost, however busy the page is',
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
 });
 
+test('a move made just before the page goes is kept', async ({ browser }) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle in haste');
+  const figure = page.locator('[data-figure="side-basic"]');
+  await figure.focus();
+  const before = (await figure.getAttribute('aria-label')) ?? '';
+  // In one task: nothing is painted between the key and the going.
+  await page.evaluate(() => {
+    document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+    location.reload();
+  });
+  await expect(figure).toBeVisible();
+  await expect(figure).not.toHaveAttribute('aria-label', before);
+});
+
 test('in a low window what is said of a figure far down stays in sight, and it is dragged back from what is left out', async ({
   browser,
 }) => {

@@ -32,7 +32,12 @@ interface CallOptions {
   /** A text sent as it is, such as a file. */
   readonly text?: string;
   readonly signal?: AbortSignal;
+  /** Sent to the end though the page goes meanwhile, when it is small enough for that. */
+  readonly outlives?: boolean;
 }
+
+/** Characters; browsers let 64 KB outlive a page. */
+const MOST_OUTLIVING = 15_000;
 
 /** Calls a route of the contract. Rejects with `ApiError` or `AwayError`. */
 export async function call<Answer>(name: RouteName, options: CallOptions = {}): Promise<Answer> {
@@ -47,6 +52,7 @@ export async function call<Answer>(name: RouteName, options: CallOptions = {}): 
     headers: { 'x-csrf-token': csrf, ...(body !== undefined && { 'content-type': 'application/json' }) },
     ...(body !== undefined && { body }),
     ...(options.signal && { signal: options.signal }),
+    ...(options.outlives && (body?.length ?? 0) < MOST_OUTLIVING && { keepalive: true }),
   }).catch((error: unknown) => {
     if (error instanceof DOMException && error.name === 'AbortError') throw error;
     throw new AwayError();

@@ -4,6 +4,7 @@ import { CacheProvider } from '@emotion/react';
 import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { isAboutSession, isPassing } from '../api/client.ts';
+import { sendWhatWaits } from '../features/course/course-queries.ts';
 import { sessionQuery } from '../features/session/session-queries.ts';
 import { system } from '../theme/system.ts';
 
@@ -29,6 +30,8 @@ const client = new QueryClient({
     },
   },
 });
+
+window.addEventListener('pagehide', () => sendWhatWaits(client));
 
 function askWhoIsHere(error: Error): void {
   if (isAboutSession(error)) void client.invalidateQueries({ queryKey: sessionQuery.queryKey });

@@ -33,6 +33,7 @@ interface KnownMaterial {
 
 const keys = {
   courses: ['courses'] as const,
+  everyCourse: ['course'] as const,
   course: (id: string) => ['course', id] as const,
   section: (id: string) => ['section', id] as const,
   material: ['material'] as const,
@@ -155,15 +156,36 @@ export function classPlanQuery(
   });
 }
 
+interface Order {
+  readonly command: CourseCommand;
+  readonly seen: number;
+}
+
+function send(id: string, order: Order): Promise<CourseAnswer> {
+  return call('course.command', { params: { course: id }, body: order, outlives: true });
+}
+
+/** Commands go one after another; when the page goes, those that still wait for their turn are sent all the same. */
+export function sendWhatWaits(client: QueryClient): void {
+  const waits = client.getMutationCache().findAll({
+    mutationKey: keys.everyCourse,
+    status: 'pending',
+    predicate: ({ state }) => state.isPaused,
+  });
+  for (const { options, state } of waits)
+    void send(String(options.mutationKey?.[1]), state.variables as Order).catch(() => undefined);
+}
+
 /** Sends a command on a course and takes over the state it leaves; a clash brings what stands now. */
 export function courseCommand(client: QueryClient, id: string) {
   const mutationKey = keys.course(id);
   return mutationOptions({
     mutationKey,
     scope: { id: `course ${id}` },
-    mutationFn: async (order: { command: CourseCommand; seen: number }) => {
-      await painted();
-      return call<CourseAnswer>('course.command', { params: { course: id }, body: order });
+    mutationFn: async (order: Order) => {
+      // A hand on the map sees the figure move before anything is sent.
+      if (order.command.kind === 'place') await painted();
+      return send(id, order);
     },
     onSuccess: answer => {
       const isLast = client.isMutating({ mutationKey }) === 1;

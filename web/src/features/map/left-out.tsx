@@ -3,11 +3,11 @@ import { memo } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Label } from '../../ui/parts.tsx';
 import { FigureOnMap } from './figure-on-map.tsx';
-import type { ChipProps } from './use-chips.ts';
+import type { ChipsOf } from './use-chips.ts';
 
 interface LeftOutProps {
   readonly left: readonly string[];
-  readonly chipOf: (id: string) => ChipProps | undefined;
+  readonly chipOf: ChipsOf;
 }
 
 /** What the plan leaves out, and where figures are dragged to be left out. */

@@ -1,18 +1,19 @@
 import { useDroppable } from '@dnd-kit/core';
-import { type CourseItem, type Library, lastIntroducing } from '@map-step/core';
-import { memo, useRef } from 'react';
+import { type CourseItem, type Library, lastIntroducing, type Pattern } from '@map-step/core';
+import { memo, useMemo, useRef } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { hasSameEntries } from '../../ui/same.ts';
 import { type DraftPlan, useCourseView } from '../course/course-view.ts';
 import { FigureOnMap } from './figure-on-map.tsx';
 import { LANES, type LaneItem, NARROW_LESSONS, packLane } from './lanes.ts';
 import { NeedCurves } from './need-curves.tsx';
-import type { ChipProps, useChips } from './use-chips.ts';
+import type { ChipProps, ChipsOf } from './use-chips.ts';
+import { type Shown, useLaneByLane } from './use-lane-by-lane.ts';
 import type { Selection } from './use-selection.ts';
 
 interface BoardProps {
   readonly selection: Selection;
-  readonly chipOf: ReturnType<typeof useChips>;
+  readonly chipOf: ChipsOf;
 }
 
 /**
@@ -76,8 +77,11 @@ interface StrandsProps {
 /** Drawn again only when a figure lies or looks otherwise: not when the planner tells of something, or a save ends. */
 const Strands = memo(function Strands({ items, count, draft, library, open, chosen, chipOf }: StrandsProps) {
   const board = useRef<HTMLDivElement>(null);
-  const lessons = draft.judgement?.lessons ?? [];
-  const patterns = items.flatMap(({ pattern }) => library.patterns.get(pattern) ?? []);
+  const shownIn = useLaneByLane(draft, chipOf);
+  const patterns = useMemo(
+    () => items.flatMap(({ pattern }) => library.patterns.get(pattern) ?? []),
+    [items, library],
+  );
   const last = draft.problem ? lastIntroducing(draft.problem) : count;
   return (
     <chakra.div ref={board} css={BOARD} style={{ minWidth: `${count * 4.25}rem` }}>
@@ -91,20 +95,10 @@ const Strands = memo(function Strands({ items, count, draft, library, open, chos
           />
         ))}
       </div>
-      {LANES.map(lane => (
-        <Lane
-          key={lane.id}
-          word={lane.word}
-          count={count}
-          chipOf={chipOf}
-          items={packLane(
-            patterns.filter(({ kind }) => lane.kinds.some(laneKind => laneKind === kind)),
-            draft.placed,
-            lessons,
-          )}
-        />
+      {LANES.map((lane, index) => (
+        <Lane key={lane.id} lane={lane} patterns={patterns} count={count} shown={shownIn(index)} />
       ))}
-      <NeedCurves board={board} chosen={chosen} library={library} draft={draft} />
+      <NeedCurves board={board} chosen={chosen} library={library} draft={shownIn(LANES.length - 1).draft} />
     </chakra.div>
   );
 });
@@ -135,17 +129,21 @@ const LessonColumn = memo(function LessonColumn({ lesson, isOpen, isClosed }: Le
 });
 
 interface LaneProps {
-  readonly word: string;
+  readonly lane: (typeof LANES)[number];
+  /** Of the whole course. */
+  readonly patterns: readonly Pattern[];
   /** Of lessons. */
   readonly count: number;
-  readonly items: readonly LaneItem[];
-  readonly chipOf: (id: string) => ChipProps | undefined;
+  readonly shown: Shown;
 }
 
-function Lane({ word, count, items, chipOf }: LaneProps) {
+const Lane = memo(function Lane({ lane, patterns, count, shown }: LaneProps) {
+  const { draft, chipOf } = shown;
+  const own = patterns.filter(({ kind }) => lane.kinds.some(laneKind => laneKind === kind));
+  const items = packLane(own, draft.placed, draft.judgement?.lessons ?? []);
   return (
     <section>
-      <h2>{word}</h2>
+      <h2>{lane.word}</h2>
       <div
         style={{ gridTemplateColumns: `repeat(${count}, minmax(0, 1fr))` }}
         data-narrow={count >= NARROW_LESSONS || undefined}
@@ -157,7 +155,7 @@ function Lane({ word, count, items, chipOf }: LaneProps) {
       </div>
     </section>
   );
-}
+});
 
 interface RowProps {
   readonly item: LaneItem;

@@ -6,9 +6,10 @@ import type { MapMoves } from './use-moves.ts';
 import type { Selection } from './use-selection.ts';
 
 export type ChipProps = ComponentProps<typeof FigureOnMap>;
+export type ChipsOf = (id: string) => ChipProps | undefined;
 
 /** How each figure is shown: chosen, broken, pinned, moved by a proposal. The actions stay the same from render to render. */
-export function useChips(selection: Selection, moves: MapMoves): (id: string) => ChipProps | undefined {
+export function useChips(selection: Selection, moves: MapMoves): ChipsOf {
   const { answer, draft, saved, library } = useCourseView();
   const { ids, last } = selection;
   const step: ChipActions['step'] = (id, by) => {
