@@ -16,7 +16,7 @@ interface ProposalProps {
 
 /** Each better plan draws them again: plain elements, dressed by their list. */
 /** More than these are shown when they are asked for. */
-const SHOWN = 6;
+const SHOWN = 8;
 
 const MOVES = {
   listStyleType: 'none',
@@ -49,7 +49,7 @@ export function Proposal({ planner, found, take }: ProposalProps) {
       <chakra.p aria-live="polite" fontWeight="650">
         {points(found.cost)} points. {knownInWords(found)}
       </chakra.p>
-      {planner.isRunning && (
+      {planner.isRunning && !found.proven && (
         <chakra.div display="flex" gap="2" alignItems="center">
           <Label>Still looking for better ones.</Label>
           <Button size="small" onClick={planner.stop}>
