@@ -40,10 +40,11 @@ export function usePlacing(): Placing {
   const key = courseQuery(course.id).queryKey;
 
   const send = (command: CourseCommand, clash?: Placing['clash']) => {
-    setFailure(undefined);
+    // A clash stays until it is decided, whatever is moved meanwhile.
+    setFailure(before => before?.clash && before);
     sender.mutate({ seen: version, command }).catch((error: Error) => {
       const isClash = clash && error instanceof ApiError && error.body.code === 'stale';
-      setFailure({ error, clash: isClash ? clash : undefined });
+      setFailure(before => ({ error, clash: isClash ? clash : before?.clash }));
       if (!isClash) void client.invalidateQueries({ queryKey: key });
     });
   };

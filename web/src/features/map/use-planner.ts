@@ -33,7 +33,10 @@ export function usePlanner(): Planner {
   const run = useRef<PlannerRun>(undefined);
   useEffect(() => {
     warmPlanner();
-    return () => run.current?.stop();
+    return () => {
+      run.current?.stop();
+      newest.current = undefined;
+    };
   }, []);
   useEffect(() => () => preview(undefined), [preview]);
 
@@ -55,9 +58,9 @@ export function usePlanner(): Planner {
     const own = runPlanner(draft.problem, saved, SECONDS, plan => {
       if (run.current !== own) return;
       newest.current = plan;
-      // Drawn in slices, and the words after the board: a whole board that changes must not hold up a hand or a key.
-      if (shows.current) startTransition(() => preview(plan.placed));
-      void painted().then(() => startTransition(() => setFound(newest.current)));
+      // Drawn in slices, and the board after the words: a whole board that changes must not hold up a hand or a key.
+      startTransition(() => setFound(plan));
+      void painted().then(() => shows.current && startTransition(() => preview(newest.current?.placed)));
     });
     run.current = own;
     setRunning(true);
