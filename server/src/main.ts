@@ -65,10 +65,13 @@ function giveUp(error: unknown): never {
   process.exit(1);
 }
 
+let isStopping = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, stop);
 
-/** Lets running requests end, cuts what only listens, then closes the database. */
+/** Lets running requests end, cuts what only listens, then closes the database; once, whatever else tells it to. */
 function stop(): void {
+  if (isStopping) return;
+  isStopping = true;
   server.close(async () => {
     await app.close();
     await jobs.close();

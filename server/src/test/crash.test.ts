@@ -38,8 +38,8 @@ async function startServer() {
   const address = /http:\/\/\S+/.exec(String(line))?.[0] ?? '';
   return {
     address,
-    end: async (signal: 'SIGKILL' | 'SIGTERM') => {
-      child.kill(signal);
+    end: async (...signals: readonly NodeJS.Signals[]) => {
+      for (const signal of signals) child.kill(signal);
       return (await once(child, 'exit'))[0] as number | null;
     },
   };
@@ -68,3 +68,8 @@ test('a tap that was acknowledged is there after kill -9, and its sender is stil
   expect(section.logs.filter(log => log.id === id)).toHaveLength(1);
   expect(await second.end('SIGTERM')).toBe(0);
 }, 60_000);
+
+test('Ctrl C tells the server twice, itself and through what started it: it ends in peace', async () => {
+  const server = await startServer();
+  expect(await server.end('SIGINT', 'SIGTERM')).toBe(0);
+});
