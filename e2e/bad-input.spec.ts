@@ -60,6 +60,12 @@ test('two directors move one figure: both places are shown, and one is chosen', 
   await two.keyboard.press('ArrowLeft');
   const clash = two.getByRole('alert').filter({ hasText: 'Somebody else moved this before you' });
   await expect(clash).toContainText('Hand change: yours lesson');
+  // Other moves go on meanwhile, and the question stays.
+  await two.getByRole('button', { name: /^Left turn,/ }).focus();
+  await two.keyboard.press('ArrowRight');
+  await two.keyboard.press('ArrowLeft');
+  await expect(two.getByText('saved', { exact: true })).toBeVisible();
+  await expect(clash).toContainText('Hand change: yours lesson');
   await two.getByRole('button', { name: 'Keep theirs' }).click();
   await expect(clash).toHaveCount(0);
   await expect(chip(two)).toHaveAttribute('aria-label', (await chip(one).getAttribute('aria-label')) ?? '');
