@@ -17,6 +17,7 @@ import { withBigCourse } from './big-course.ts';
 import { percentile } from './load.ts';
 import { gapsBetweenFrames, openMeasuredPage, type Seen, takeSeen } from './measured-page.ts';
 import { watchStolenTime } from './stolen-time.ts';
+import { watchTaskTimes } from './task-times.ts';
 
 const ITEMS = 60;
 const LESSONS = 12;
@@ -61,6 +62,7 @@ async function inBrowser(file: string): Promise<void> {
   say('frame gap of the idle page, p95', idle);
   await planAndTake(page);
   await moveAround(page, 'a move on the map, from the key to the next paint, p95');
+  const taskTimes = await watchTaskTimes(page);
   const begun = Date.now();
   await plan.click();
   await page.getByRole('button', { name: 'The plan as it is' }).click();
@@ -70,14 +72,18 @@ async function inBrowser(file: string): Promise<void> {
   seen.push(...(await moveAround(page, 'a move while the planner goes on, p95')));
   await page.waitForTimeout(35_000);
   seen.push(...(await takeSeen(page)));
+  const worked = await taskTimes.stop();
   const { isQuiet, quietShare } = stolen.stop();
   const long = seen.filter(({ name }) => name === 'longtask');
   const own = long.filter(({ at, duration }) => isQuiet(at, at + duration));
   say('percent of the time in which nobody took the machine away', Math.round(100 * quietShare), '');
   say('tasks over 50 ms in a minute of planning, undisturbed', own.length, '');
-  for (const { at, duration } of own.slice(0, 10))
-    say(`  one of them after ${((at - begun) / 1000).toFixed(1)} s`, duration);
+  for (const task of own.slice(0, 10)) {
+    say(`  one of them after ${((task.at - begun) / 1000).toFixed(1)} s`, task.duration);
+    say('    of which the page worked', worked.of(task) ?? Number.NaN);
+  }
   say('tasks over 50 ms while the machine was taken away', long.length - own.length, '');
+  say('the most that any task of this minute worked', worked.most);
   const stop = page.getByRole('button', { name: 'Stop' });
   if (await stop.isVisible()) {
     say('stopped, with the best plan kept, after', await page.evaluate(stopAndWait));

@@ -9,7 +9,6 @@ import { type CourseView, LaterCourseViewContext, useCourseView } from '../cours
 import { Clash } from './clash.tsx';
 import { FigureInHand } from './figure-in-hand.tsx';
 import { LeftOut } from './left-out.tsx';
-import { MinutesProfile } from './minutes-profile.tsx';
 import { PlanActions } from './plan-actions.tsx';
 import { type PanelProps, PlanMore, PlanPanel } from './plan-panel.tsx';
 import { PrintedPlan } from './printed-plan.tsx';
@@ -132,7 +131,6 @@ function PlanMap() {
             placing.error && <Failure error={placing.error} retry={placing.dismiss} />
           )}
           <StrandBoard selection={selection} chipOf={chipOf} />
-          <MinutesProfile />
         </chakra.div>
       </chakra.div>
       <FigureInHand />

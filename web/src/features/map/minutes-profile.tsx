@@ -1,7 +1,6 @@
 import type { CourseLesson, PlannedLesson } from '@map-step/core';
 import { memo } from 'react';
 import { chakra } from '../../theme/chakra.ts';
-import { useCourseView } from '../course/course-view.ts';
 import { type LessonMinutes, lessonMinutes } from '../course/lesson-minutes.ts';
 import { MINUTES_BARS, MinutesBar } from '../course/minutes-bar.tsx';
 import { NARROW_LESSONS } from './lanes.ts';
@@ -24,18 +23,13 @@ const COLUMNS = {
   '& .over': { color: 'stop', fontWeight: '700' },
 };
 
-/** The minutes of each lesson, stacked to scale against its length. */
-export function MinutesProfile() {
-  const { answer, draft } = useCourseView();
-  return <Profile lessons={answer.course.lessons} planned={draft.judgement?.lessons} />;
-}
-
-interface ProfileProps {
+interface MinutesProfileProps {
   readonly lessons: readonly CourseLesson[];
   readonly planned: readonly PlannedLesson[] | undefined;
 }
 
-const Profile = memo(function Profile({ lessons, planned }: ProfileProps) {
+/** The minutes of each lesson, stacked to scale against its length. */
+export const MinutesProfile = memo(function MinutesProfile({ lessons, planned }: MinutesProfileProps) {
   return (
     <chakra.section
       aria-label="Minutes of each lesson"

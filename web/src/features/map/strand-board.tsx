@@ -1,15 +1,22 @@
 import { useDroppable } from '@dnd-kit/core';
-import { type CourseItem, type Library, lastIntroducing, type Pattern } from '@map-step/core';
+import {
+  type CourseItem,
+  type CourseLesson,
+  type Library,
+  lastIntroducing,
+  type Pattern,
+} from '@map-step/core';
 import { memo, useMemo, useRef } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { hasSameEntries } from '../../ui/same.ts';
 import { type DraftPlan, useCourseView } from '../course/course-view.ts';
 import { FigureOnMap } from './figure-on-map.tsx';
 import { LANES, type LaneItem, NARROW_LESSONS, packLane } from './lanes.ts';
+import { MinutesProfile } from './minutes-profile.tsx';
 import { NeedCurves } from './need-curves.tsx';
 import type { ChipProps, ChipsOf } from './use-chips.ts';
-import { type Shown, useLaneByLane } from './use-lane-by-lane.ts';
 import type { Selection } from './use-selection.ts';
+import { type Shown, useTurns } from './use-turns.ts';
 
 interface BoardProps {
   readonly selection: Selection;
@@ -52,7 +59,7 @@ export function StrandBoard({ selection, chipOf }: BoardProps) {
   return (
     <Strands
       items={items}
-      count={lessons.length}
+      lessons={lessons}
       draft={draft}
       library={library}
       open={lesson}
@@ -64,8 +71,7 @@ export function StrandBoard({ selection, chipOf }: BoardProps) {
 
 interface StrandsProps {
   readonly items: readonly CourseItem[];
-  /** Of lessons. */
-  readonly count: number;
+  readonly lessons: readonly CourseLesson[];
   readonly draft: DraftPlan;
   readonly library: Library;
   /** The lesson that is open. */
@@ -75,31 +81,43 @@ interface StrandsProps {
 }
 
 /** Drawn again only when a figure lies or looks otherwise: not when the planner tells of something, or a save ends. */
-const Strands = memo(function Strands({ items, count, draft, library, open, chosen, chipOf }: StrandsProps) {
+const Strands = memo(function Strands({
+  items,
+  lessons,
+  draft,
+  library,
+  open,
+  chosen,
+  chipOf,
+}: StrandsProps) {
   const board = useRef<HTMLDivElement>(null);
-  const shownIn = useLaneByLane(draft, chipOf);
+  const { shown, settled } = useTurns(draft, chipOf, LANES.length + 1);
+  const count = lessons.length;
   const patterns = useMemo(
     () => items.flatMap(({ pattern }) => library.patterns.get(pattern) ?? []),
     [items, library],
   );
   const last = draft.problem ? lastIntroducing(draft.problem) : count;
   return (
-    <chakra.div ref={board} css={BOARD} style={{ minWidth: `${count * 4.25}rem` }}>
-      <div className="columns" style={{ gridTemplateColumns: `repeat(${count}, minmax(0, 1fr))` }}>
-        {Array.from({ length: count }, (_, index) => (
-          <LessonColumn
-            key={`column-${index + 1}`}
-            lesson={index + 1}
-            isOpen={index + 1 === open}
-            isClosed={index + 1 > last}
-          />
+    <>
+      <chakra.div ref={board} css={BOARD} style={{ minWidth: `${count * 4.25}rem` }}>
+        <div className="columns" style={{ gridTemplateColumns: `repeat(${count}, minmax(0, 1fr))` }}>
+          {Array.from({ length: count }, (_, index) => (
+            <LessonColumn
+              key={`column-${index + 1}`}
+              lesson={index + 1}
+              isOpen={index + 1 === open}
+              isClosed={index + 1 > last}
+            />
+          ))}
+        </div>
+        {LANES.map((lane, index) => (
+          <Lane key={lane.id} lane={lane} patterns={patterns} count={count} shown={shown[index] ?? settled} />
         ))}
-      </div>
-      {LANES.map((lane, index) => (
-        <Lane key={lane.id} lane={lane} patterns={patterns} count={count} shown={shownIn(index)} />
-      ))}
-      <NeedCurves board={board} chosen={chosen} library={library} draft={shownIn(LANES.length - 1).draft} />
-    </chakra.div>
+        <NeedCurves board={board} chosen={chosen} library={library} draft={settled.draft} />
+      </chakra.div>
+      <MinutesProfile lessons={lessons} planned={(shown[LANES.length] ?? settled).draft.judgement?.lessons} />
+    </>
   );
 });
 
