@@ -126,3 +126,62 @@ test('a mark that is corrected later keeps its minutes and its note', async ({ b
   await expect(row).toContainText('21 min');
   await expect(row).toContainText('the raised hand comes late');
 });
+
+test.describe('without any server', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('the page opens with what was loaded, takes a tap, and sends it when the server is back', async ({
+    browser,
+  }) => {
+    const page = await openAs(browser, 'Bram Okoro');
+    await openNextLesson(page);
+    await expect.poll(() => keptAnswers(page)).toContain('["section","hustle-1-monday"]');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+
+    await page.context().setOffline(true);
+    await page.reload();
+    await expect(page.getByRole('banner')).toContainText('Bram Okoro');
+    await expect(page.getByRole('alert').first()).toContainText('The server does not answer.');
+    await mark(page, 0, 'Touched').click();
+    await expect(page.getByText(/1 waiting to be sent/)).toBeVisible();
+
+    await page.context().setOffline(false);
+    await expect(page.getByText(/ marked, saved/)).toBeVisible();
+    await expect(page.getByRole('alert')).toHaveCount(0);
+    await page.reload();
+    await expect(mark(page, 0, 'Touched')).toHaveAttribute('aria-pressed', 'true');
+  });
+
+  test('who has signed out has left nothing behind', async ({ browser }) => {
+    const page = await openAs(browser, 'Bram Okoro');
+    await openNextLesson(page);
+    await expect.poll(() => keptAnswers(page)).toContain('["session"]');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page.getByRole('button', { name: 'Suki Larch' })).toBeVisible();
+    expect(await keptAnswers(page)).toEqual([]);
+
+    await page.context().setOffline(true);
+    await page.reload();
+    await expect(page.getByRole('alert')).toContainText('The server does not answer.');
+    await expect(page.getByText('Bram Okoro')).toHaveCount(0);
+  });
+});
+
+/** What is kept of the server's answers, by their keys. */
+function keptAnswers(page: Page): Promise<readonly string[]> {
+  return page.evaluate(
+    () =>
+      new Promise<string[]>((resolve, reject) => {
+        const opening = indexedDB.open('map-step-answers');
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const asked = opening.result.transaction('answers').objectStore('answers').getAllKeys();
+          asked.onsuccess = () => {
+            opening.result.close();
+            resolve(asked.result.map(String));
+          };
+        };
+      }),
+  );
+}

@@ -13,6 +13,8 @@ export default defineConfig({
     actionTimeout: 30_000,
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
+    // What a journey makes of a request must not be answered from what an earlier page kept.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       chromiumSandbox: false,

@@ -22,6 +22,7 @@ export async function ensureBuilt(root) {
     {
       cwd: join(root, 'web'),
       encoding: 'utf8',
+      env: { ...process.env, VITE_BUILD: sources },
     },
   );
   if (vite.status !== 0) giveUp(`The pages could not be built:\n${vite.stdout}${vite.stderr}`);

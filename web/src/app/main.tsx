@@ -15,3 +15,9 @@ createRoot(root).render(
     <RouterProvider router={router} />
   </Providers>,
 );
+// The files it keeps are loaded after those that this page needs.
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  window.addEventListener('load', () => {
+    // A browser that will not have it works as without: only with a server.
+    void navigator.serviceWorker.register('/service-worker.js').catch(() => undefined);
+  });

@@ -4,8 +4,9 @@ import { CacheProvider } from '@emotion/react';
 import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { isAboutSession, isPassing } from '../api/client.ts';
+import { keepAnswers } from '../api/kept-answers.ts';
 import { sendWhatWaits } from '../features/course/course-queries.ts';
-import { sessionQuery } from '../features/session/session-queries.ts';
+import { keeping, sessionQuery } from '../features/session/session-queries.ts';
 import { system } from '../theme/system.ts';
 
 const RETRY_MS = 2000;
@@ -31,6 +32,7 @@ const client = new QueryClient({
   },
 });
 
+keepAnswers(client, keeping);
 window.addEventListener('pagehide', () => sendWhatWaits(client));
 
 function askWhoIsHere(error: Error): void {

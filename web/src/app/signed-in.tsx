@@ -1,4 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
+import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
+import { format } from 'date-fns';
 import { Outlet } from 'react-router';
 import { sessionQuery } from '../features/session/session-queries.ts';
 import { SignInPage } from '../features/session/sign-in-page.tsx';
@@ -9,6 +10,7 @@ import { useLiveChanges } from './use-live-changes.ts';
 
 /** Everything behind it is for people who are signed in; the address stays, so that they land where they meant to. */
 export function SignedIn() {
+  const client = useQueryClient();
   const session = useQuery(sessionQuery);
   useLiveChanges(Boolean(session.data?.person));
   const reason = session.error ?? session.failureReason;
@@ -21,8 +23,18 @@ export function SignedIn() {
   if (!session.data.person) return <SignInPage session={session.data} />;
   return (
     <>
-      {reason && <Failure error={reason} retry={() => void session.refetch()} />}
+      {reason && (
+        <Failure error={reason} retry={() => void session.refetch()}>
+          <p>It was last heard on {format(lastHeard(client), "d MMM 'at' HH:mm")}.</p>
+        </Failure>
+      )}
       <Outlet />
     </>
   );
+}
+
+/** When anything of what the page knows came from the server. */
+function lastHeard(client: QueryClient): number {
+  const queries = client.getQueryCache().getAll();
+  return Math.max(...queries.map(({ state }) => state.dataUpdatedAt));
 }

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { ApiError, isPassing } from '../api/client.ts';
 import { chakra } from '../theme/chakra.ts';
 import { Button, Notice } from './parts.tsx';
@@ -20,13 +21,21 @@ export function Problems({ problems }: ProblemsProps) {
   );
 }
 
+interface FailureProps {
+  readonly error: unknown;
+  retry?: () => void;
+  /** What is known besides. */
+  readonly children?: ReactNode;
+}
+
 /** What went wrong, where, and the way out. */
-export function Failure({ error, retry }: { error: unknown; retry?: () => void }) {
+export function Failure({ error, retry, children }: FailureProps) {
   const body = error instanceof ApiError ? error.body : undefined;
   const message = error instanceof Error ? error.message : 'Something went wrong. Load the page again.';
   return (
     <Notice tone="stop" title={message}>
       <Problems problems={body?.problems} />
+      {children}
       {isPassing(error) && retry && (
         <Button mt="2" size="small" onClick={retry}>
           Try again now

@@ -1,16 +1,47 @@
 import type { SessionAnswer, SetupBody, SignInBody } from '@map-step/contract';
 import { type QueryClient, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import { call, setCsrf } from '../../api/client.ts';
+import { call, isPassing, setCsrf } from '../../api/client.ts';
+import { bringBackAnswers, forgetAnswers, type Keeping } from '../../api/kept-answers.ts';
+import { ownerOf } from '../../api/outbox.ts';
+
+const sessionKey = ['session'] as const;
+const KEPT = new Set<unknown>(['session', 'studio', 'material', 'courses', 'course', 'section']);
+
+/** What stays in the browser for a time when no server answers. */
+export const keeping: Keeping = {
+  build: import.meta.env.VITE_BUILD ?? '',
+  sessionKey,
+  ownerOf: session => {
+    const person = (session as SessionAnswer | undefined)?.person;
+    return person ? ownerOf(person) : undefined;
+  },
+  isKept: ([root]) => KEPT.has(root),
+};
 
 export const sessionQuery = queryOptions({
-  queryKey: ['session'],
-  queryFn: async () => remember(await call<SessionAnswer>('session.read')),
+  queryKey: sessionKey,
+  queryFn: async ({ client }) => {
+    try {
+      const answer = await call<SessionAnswer>('session.read');
+      if (!answer.person) await forgetKept();
+      return remember(answer);
+    } catch (error) {
+      if (isPassing(error) && client.getQueryData(sessionKey) === undefined)
+        await bringBackAnswers(client, keeping, Date.now());
+      throw error;
+    }
+  },
   staleTime: 60_000,
 });
 
 function remember(answer: SessionAnswer): SessionAnswer {
   setCsrf(answer.csrf);
   return answer;
+}
+
+/** A browser that cannot forget has kept nothing either. */
+function forgetKept(): Promise<void> {
+  return forgetAnswers().catch(() => undefined);
 }
 
 type Entrance = { readonly demo: string } | { readonly account: SignInBody } | { readonly setup: SetupBody };
@@ -24,8 +55,8 @@ export function useSignIn() {
       if ('account' in entrance) return call<SessionAnswer>('session.signIn', { body: entrance.account });
       return call<SessionAnswer>('setup.create', { body: entrance.setup });
     },
-    onSuccess: answer => {
-      forgetOthers(client);
+    onSuccess: async answer => {
+      await forgetOthers(client);
       client.setQueryData(sessionQuery.queryKey, remember(answer));
     },
   });
@@ -35,15 +66,16 @@ export function useSignOut() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: () => call('session.signOut'),
-    onSuccess: () => {
+    onSuccess: async () => {
       setCsrf(null);
-      forgetOthers(client);
+      await forgetOthers(client);
       return client.invalidateQueries({ queryKey: sessionQuery.queryKey });
     },
   });
 }
 
 /** What one person has loaded is not for the next. The session itself stays: the page watches it. */
-function forgetOthers(client: QueryClient): void {
-  client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== sessionQuery.queryKey[0] });
+function forgetOthers(client: QueryClient): Promise<void> {
+  client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== sessionKey[0] });
+  return forgetKept();
 }
