@@ -17,7 +17,7 @@ import { withBigCourse } from './big-course.ts';
 import { percentile } from './load.ts';
 import { gapsBetweenFrames, openMeasuredPage, type Seen, takeSeen } from './measured-page.ts';
 import { watchStolenTime } from './stolen-time.ts';
-import { watchTaskTimes } from './task-times.ts';
+import { type WorkedTimes, watchTaskTimes } from './task-times.ts';
 
 const ITEMS = 60;
 const LESSONS = 12;
@@ -61,9 +61,9 @@ async function inBrowser(file: string): Promise<void> {
   const idle = percentile(await gapsBetweenFrames(page, FRAMES), 95);
   say('frame gap of the idle page, p95', idle);
   await planAndTake(page);
-  await moveAround(page, 'a move on the map, from the key to the next paint, p95');
   const taskTimes = await watchTaskTimes(page);
-  const begun = Date.now();
+  await takeSeen(page);
+  const calm = await moveAround(page, 'a move on the map, from the key to the next paint, p95');
   await plan.click();
   await page.getByRole('button', { name: 'The plan as it is' }).click();
   const seen = await takeSeen(page);
@@ -74,21 +74,31 @@ async function inBrowser(file: string): Promise<void> {
   seen.push(...(await takeSeen(page)));
   const worked = await taskTimes.stop();
   const { isQuiet, quietShare } = stolen.stop();
-  const long = seen.filter(({ name }) => name === 'longtask');
-  const own = long.filter(({ at, duration }) => isQuiet(at, at + duration));
   say('percent of the time in which nobody took the machine away', Math.round(100 * quietShare), '');
-  say('tasks over 50 ms in a minute of planning, undisturbed', own.length, '');
-  for (const task of own.slice(0, 10)) {
-    say(`  one of them after ${((task.at - begun) / 1000).toFixed(1)} s`, task.duration);
-    say('    of which the page worked', worked.of(task) ?? Number.NaN);
-  }
-  say('tasks over 50 ms while the machine was taken away', long.length - own.length, '');
-  say('the most that any task of this minute worked', worked.most);
+  const isOwn = ({ at, duration }: Seen) => isQuiet(at, at + duration);
+  tellLongTasks('tasks over 50 ms in the same moves without the planner', calm, isOwn, worked);
+  tellLongTasks('tasks over 50 ms in a minute of planning', seen, isOwn, worked);
   const stop = page.getByRole('button', { name: 'Stop' });
   if (await stop.isVisible()) {
     say('stopped, with the best plan kept, after', await page.evaluate(stopAndWait));
   }
   await close();
+}
+
+function tellLongTasks(
+  what: string,
+  seen: readonly Seen[],
+  isOwn: (task: Seen) => boolean,
+  worked: WorkedTimes,
+): void {
+  const long = seen.filter(({ name }) => name === 'longtask');
+  const own = long.filter(isOwn);
+  say(`${what}, undisturbed`, own.length, '');
+  for (const task of own.slice(0, 10)) {
+    say('  one of them', task.duration);
+    say('    of which the page worked', worked.of(task) ?? Number.NaN);
+  }
+  say('  more of them while the machine was taken away', long.length - own.length, '');
 }
 
 /** Runs in the page: from the press of Stop until the planner is gone from it. */

@@ -19,8 +19,6 @@ const CATEGORIES = ['disabled-by-default-devtools.timeline', 'blink.user_timing'
 export interface WorkedTimes {
   /** The milliseconds of processor time a task that was seen took; undefined when the trace does not have it. */
   of(task: Pick<Seen, 'at' | 'duration'>): number | undefined;
-  /** The most any task of the page took. */
-  readonly most: number;
 }
 
 export interface TaskTimes {
@@ -72,6 +70,5 @@ export function readTrace(events: readonly TraceEvent[], markedAt: number): Work
       const middle = at + duration / 2;
       return tasks.find(({ from, to }) => from <= middle && middle < to)?.worked;
     },
-    most: tasks.reduce((most, { worked }) => Math.max(most, worked), 0),
   };
 }
