@@ -8,6 +8,7 @@ import { judgePlan } from '../judge.ts';
 import type { Placed, PlanProblem } from '../problem.ts';
 import { createPlanSearch } from '../search.ts';
 import { solvePlan } from '../solve.ts';
+import { changeProblem, leastMinutes } from '../what-if.ts';
 import { type HighsLike, highsSolver } from './highs-solver.ts';
 import type { MipModel, MipSolver } from './mip.ts';
 import { createNeighbourhoods } from './neighbourhoods.ts';
@@ -141,6 +142,28 @@ describe('planning with the exact solver', () => {
         expect([found.cost.left, found.cost.moved]).toEqual(least);
       }),
       { seed: 65, numRuns: 60 },
+    );
+  }, 120_000);
+
+  test('fewer minutes than told as the least are not enough, and the plan of the least leaves nothing: by trying each', () => {
+    const leftOut = (given: PlanProblem, minutes: number) =>
+      Math.min(
+        ...[...legalCosts(changeProblem(given, { kind: 'minutes', minutes }))].map(({ left }) => left),
+      );
+    fc.assert(
+      fc.property(small(4), given => {
+        const least = leastMinutes(given, {}, solver);
+        if (!least) {
+          expect(leftOut(given, 60)).toBeGreaterThan(0);
+          return;
+        }
+        const { answer, atLeast = 0 } = least;
+        const minutes = answer.whatIf.kind === 'minutes' ? answer.whatIf.minutes : Number.NaN;
+        expect(minutes).toBeGreaterThanOrEqual(atLeast);
+        expect([answer.left, leftOut(given, minutes)]).toEqual([[], 0]);
+        if (atLeast > 0) expect(leftOut(given, atLeast - 1)).toBeGreaterThan(0);
+      }),
+      { seed: 66, numRuns: 25 },
     );
   }, 120_000);
 
