@@ -14,10 +14,10 @@ interface ProposalProps {
   take(moves: Moves): void;
 }
 
-/** Each better plan draws them again: plain elements, dressed by their list. */
 /** More than these are shown when they are asked for. */
 const SHOWN = 8;
 
+/** Each better plan draws them again: plain elements, dressed by their list. */
 const MOVES = {
   listStyleType: 'none',
   p: '0',
