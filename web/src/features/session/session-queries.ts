@@ -27,7 +27,8 @@ export const sessionQuery = queryOptions({
       return remember(answer);
     } catch (error) {
       if (isPassing(error) && client.getQueryData(sessionKey) === undefined)
-        await bringBackAnswers(client, keeping, Date.now());
+        // A browser that keeps nothing brings nothing back: what counts is that the server is away.
+        await bringBackAnswers(client, keeping, Date.now()).catch(() => undefined);
       throw error;
     }
   },
