@@ -49,6 +49,23 @@ test('the rooms and lessons are reached by keys alone', async ({ browser }) => {
   await expect(page).toHaveURL(/\/lesson\?/);
 });
 
+test('keys pressed faster than the page draws add up, and none is lost', async ({ browser }) => {
+  const page = await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map');
+  await page.getByRole('button', { name: 'Plan this level' }).waitFor();
+  const pressAtOnce = (keys: string) =>
+    page.evaluate(pressed => {
+      for (const key of pressed)
+        document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    }, keys);
+  await pressAtOnce('3]]');
+  await expect(page).toHaveURL(/\/map\?lesson=5$/);
+  await pressAtOnce('gl2]');
+  await expect(page).toHaveURL(/\/lesson\?lesson=3$/);
+  await expect(page.getByRole('heading', { name: /Lesson 3/ })).toBeVisible();
+  await page.goBack();
+  await expect(page).toHaveURL(/\/map\?lesson=5$/);
+});
+
 test('on paper the step sheet and the plan are light, and nothing on them can be pressed', async ({
   browser,
 }) => {

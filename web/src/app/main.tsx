@@ -2,6 +2,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/bricolage-grotesque/wght.css';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
+import { HeadingContext } from '../features/course/use-address.ts';
 import { Providers } from './providers.tsx';
 import { router } from './router.tsx';
 import { applySavedTheme } from './use-theme.ts';
@@ -10,9 +11,12 @@ applySavedTheme();
 document.documentElement.classList.toggle('hovers', window.matchMedia('(hover: hover)').matches);
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
+const heading = () => router.state.navigation.location ?? router.state.location;
 createRoot(root).render(
   <Providers>
-    <RouterProvider router={router} />
+    <HeadingContext value={heading}>
+      <RouterProvider router={router} />
+    </HeadingContext>
   </Providers>,
 );
 // The files it keeps are loaded after those that this page needs.

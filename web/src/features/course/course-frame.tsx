@@ -1,7 +1,7 @@
 import type { Section } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { memo, type ReactNode, useRef } from 'react';
-import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { Link, NavLink, useLocation, useSearchParams } from 'react-router';
 import { TopStrip } from '../../app/top-strip.tsx';
 import { chakra } from '../../theme/chakra.ts';
 import { Label, Select } from '../../ui/parts.tsx';
@@ -10,6 +10,7 @@ import { Barre } from './barre.tsx';
 import { useCourseView } from './course-view.ts';
 import { KeysHelp, type KeysHelpHandle } from './keys-help.tsx';
 import { ROOMS } from './rooms.ts';
+import { useAddress } from './use-address.ts';
 
 const RoomLink = chakra(NavLink, {
   base: {
@@ -30,31 +31,35 @@ const RoomLink = chakra(NavLink, {
 
 /** The strip, the barre and the rooms, around whatever room is open. */
 export function CourseFrame({ children }: { children: ReactNode }) {
-  const { answer, section, lesson, goTo } = useCourseView();
-  const location = useLocation();
-  const navigate = useNavigate();
+  const { answer, section, goTo, goBy } = useCourseView();
+  const { search } = useLocation();
+  const address = useAddress();
   const help = useRef<KeysHelpHandle>(null);
   const waitsForRoom = useRef(0);
-  const openRoom = (id: string) => void navigate(`/courses/${answer.course.id}/${id}${location.search}`);
   const ifWaiting = (then: () => void) => () => {
     if (Date.now() - waitsForRoom.current < 1500) then();
     waitsForRoom.current = 0;
   };
   useKeys({
-    '[': () => goTo(lesson - 1),
-    ']': () => goTo(lesson + 1),
+    '[': () => goBy(-1),
+    ']': () => goBy(1),
     '?': () => help.current?.open(),
     g: () => {
       waitsForRoom.current = Date.now();
     },
-    ...Object.fromEntries(ROOMS.map(room => [room.key, ifWaiting(() => openRoom(room.id))])),
+    ...Object.fromEntries(
+      ROOMS.map(room => [
+        room.key,
+        ifWaiting(() => address.openRoom(`/courses/${answer.course.id}/${room.id}`)),
+      ]),
+    ),
     ...Object.fromEntries(
       Array.from({ length: 9 }, (_, index) => [String(index + 1), () => goTo(index + 1)]),
     ),
   });
   return (
     <>
-      <Rooms course={answer.course.id} search={location.search} />
+      <Rooms course={answer.course.id} search={search} />
       <chakra.div
         display="grid"
         gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}

@@ -20,6 +20,7 @@ import { sessionQuery } from '../session/session-queries.ts';
 import { CourseFrame } from './course-frame.tsx';
 import { classPlanQuery, courseQuery, materialQuery, sectionQuery, studioQuery } from './course-queries.ts';
 import { CourseViewContext, draftPlan, placedOf, problemOf } from './course-view.ts';
+import { useAddress } from './use-address.ts';
 import { useWaitingEvents } from './use-waiting-events.ts';
 
 /** Loads a course and what its rooms share, then shows the room. */
@@ -60,7 +61,8 @@ interface Loaded {
 }
 
 function LoadedCourse({ answer, material, stamp, studio, me, today }: Loaded) {
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
+  const address = useAddress();
   const [previewed, preview] = useState<Placed>();
   const chosen = chooseSection(answer, search.get('class'), me.id);
   const sectionState = useQuery({ ...sectionQuery(chosen ?? ''), enabled: chosen !== undefined });
@@ -73,23 +75,13 @@ function LoadedCourse({ answer, material, stamp, studio, me, today }: Loaded) {
   const problem = useProblem(library, answer);
   const draft = useMemo(() => draftPlan(problem, previewed ?? saved), [problem, previewed, saved]);
   const classPlan = useClassPlan(material, answer, section);
-  const lesson = chooseLesson(
-    answer,
-    search.get('lesson'),
-    section ? lessonsBehind(section.logs, section.recaps) : 0,
-  );
-  const count = answer.course.lessons.length;
-  const { goTo } = useSameActions({
+  const behind = section ? lessonsBehind(section.logs, section.recaps) : 0;
+  const lesson = chooseLesson(answer, search.get('lesson'), behind);
+  const { goTo, goBy } = useSameActions({
     goTo: (to: number) => {
-      if (to < 1 || to > count) return;
-      setSearch(
-        before => {
-          before.set('lesson', String(to));
-          return before;
-        },
-        { replace: true },
-      );
+      if (to >= 1 && to <= answer.course.lessons.length) address.ask('lesson', String(to));
     },
+    goBy: (lessons: number) => goTo(chooseLesson(answer, address.search().get('lesson'), behind) + lessons),
   });
   const view = useSame({
     me,
@@ -108,6 +100,7 @@ function LoadedCourse({ answer, material, stamp, studio, me, today }: Loaded) {
     saved,
     lesson,
     goTo,
+    goBy,
     preview,
   });
   return (

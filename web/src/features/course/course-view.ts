@@ -51,6 +51,8 @@ export interface CourseView {
   /** From 1. */
   readonly lesson: number;
   goTo(lesson: number): void;
+  /** So many lessons further, or back when below 0. */
+  goBy(lessons: number): void;
   /** A plan shown but not saved, while the planner works. */
   preview(placed: Placed | undefined): void;
 }
