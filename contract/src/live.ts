@@ -1,7 +1,9 @@
-/** What has changed in a studio: ids only; whoever cares reads it again. */
+/** What has changed in a studio: no contents; whoever cares reads it again. */
 export interface Change {
   readonly topic: 'course' | 'section' | 'material' | 'job' | 'everything';
   readonly id: string;
+  /** The version of a course that the change left: who has that one need not read it again. */
+  readonly version?: number;
 }
 
 /** After a gap nobody knows what was missed. */

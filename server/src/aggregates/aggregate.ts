@@ -15,8 +15,8 @@ export interface Aggregate<Body> {
   readonly id: string;
   /** As people say it: "course". */
   readonly noun: string;
-  /** What is told to those who look at it. */
-  readonly change: Change;
+  /** What is told to those who look at it, of a change that left this version. */
+  told(version: number): Change;
   /** Keys that no edit may touch. */
   readonly fixed: readonly string[];
   find(): Promise<Stored<Body> | undefined>;
@@ -68,7 +68,7 @@ export async function runCommand<Body>(
       undoes: step.undoes ?? null,
     });
     await step.also?.();
-    await announce(scope, aggregate.change);
+    await announce(scope, aggregate.told(stored.version + 1));
     return;
   }
   throw await stale(

@@ -21,7 +21,7 @@ export interface DocumentRules<Kind extends DocumentKind> {
   readonly kind: AggregateKind;
   readonly table: Kind;
   readonly noun: string;
-  readonly change: Change;
+  told(version: number): Change;
   readonly fixed: readonly string[];
   readonly schema: z.ZodType<DocumentOf<Kind>>;
   /** What a body refers to, as a part of the studio's document in which it can be checked. */
@@ -40,7 +40,7 @@ export function documentAggregate<Kind extends DocumentKind>(
     id,
     kind: rules.kind,
     noun: rules.noun,
-    change: rules.change,
+    told: rules.told,
     fixed: rules.fixed,
     find: () => store.find(id),
     save: (body, seen) => store.save(body, seen),
@@ -76,7 +76,7 @@ export async function createDocument<Kind extends DocumentKind>(
     after: {},
     undoes: null,
   });
-  await announce(scope, aggregate.change);
+  await announce(scope, aggregate.told(1));
   return tellVersioned(aggregate);
 }
 

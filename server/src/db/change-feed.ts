@@ -49,8 +49,8 @@ export function openChangeFeed(databaseUrl: string): ChangeFeed {
     next.on('error', () => again(next));
     next.on('end', () => again(next));
     next.on('notification', ({ payload }) => {
-      const { studio, topic, id } = JSON.parse(payload ?? '{}') as Change & { studio: string };
-      tell(studio, { topic, id });
+      const { studio, ...change } = JSON.parse(payload ?? '{}') as Change & { studio: string };
+      tell(studio, change);
     });
     client = next;
     try {

@@ -5,7 +5,7 @@ import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@ta
 import type { ReactNode } from 'react';
 import { isAboutSession, isPassing } from '../api/client.ts';
 import { keepAnswers } from '../api/kept-answers.ts';
-import { sendWhatWaits } from '../features/course/course-queries.ts';
+import { sendWhatWaits } from '../features/course/course-commands.ts';
 import { keeping, sessionQuery } from '../features/session/session-queries.ts';
 import { system } from '../theme/system.ts';
 

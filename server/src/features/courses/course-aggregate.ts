@@ -13,7 +13,7 @@ export function courseAggregate(scope: StudioScope, id: string): Aggregate<Cours
     kind: 'course',
     table: 'courses',
     noun: 'course',
-    change: { topic: 'course', id },
+    told: version => ({ topic: 'course', id, version }),
     fixed: ['id', 'placed'],
     schema: courseSchema,
     around: course => around(scope, course),

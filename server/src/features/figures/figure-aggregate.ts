@@ -11,7 +11,7 @@ export function figureAggregate(scope: StudioScope, id: string): Aggregate<Patte
     kind: 'pattern',
     table: 'patterns',
     noun: 'figure',
-    change: { topic: 'material', id },
+    told: () => ({ topic: 'material', id }),
     fixed: ['id', 'dance'],
     schema: patternSchema,
     around: figure => around(scope, figure),

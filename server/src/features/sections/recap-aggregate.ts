@@ -28,7 +28,7 @@ export function recapAggregate(scope: StudioScope, key: RecapKey, now: Date): Ag
     kind: 'recap',
     id: `${section}/${lesson}/${audience}`,
     noun: 'recap',
-    change: { topic: 'section', id: section },
+    told: () => ({ topic: 'section', id: section }),
     fixed: ['published'],
     find: async () => {
       const found = await scope.models.recaps.findOne(row);

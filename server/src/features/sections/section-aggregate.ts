@@ -10,7 +10,7 @@ export function sectionAggregate(scope: StudioScope, id: string): Aggregate<Sect
     kind: 'section',
     table: 'sections',
     noun: 'class',
-    change: { topic: 'section', id },
+    told: () => ({ topic: 'section', id }),
     fixed: ['id', 'course'],
     schema: sectionSchema,
     around: section => around(scope, section),

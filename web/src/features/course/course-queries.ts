@@ -1,7 +1,5 @@
 import type {
-  Change,
   CourseAnswer,
-  CourseCommand,
   CourseListAnswer,
   CourseVersionsAnswer,
   Material,
@@ -14,16 +12,11 @@ import type { Audience, Course, Placed } from '@map-step/core';
 import {
   hashKey,
   infiniteQueryOptions,
-  mutationOptions,
-  type QueryClient,
   queryOptions,
   skipToken,
-  useIsMutating,
-  useMutation,
   useQueryClient,
 } from '@tanstack/react-query';
-import { ApiError, call } from '../../api/client.ts';
-import { painted } from '../../ui/painted.ts';
+import { call } from '../../api/client.ts';
 import { planClassInWorker } from '../../workers/planner.ts';
 
 interface KnownMaterial {
@@ -31,7 +24,7 @@ interface KnownMaterial {
   readonly material: Material;
 }
 
-const keys = {
+export const keys = {
   courses: ['courses'] as const,
   everyCourse: ['course'] as const,
   course: (id: string) => ['course', id] as const,
@@ -39,41 +32,6 @@ const keys = {
   material: ['material'] as const,
   classPlan: (id: string) => ['class-plan', id] as const,
 };
-
-/** What has to be read again after a change. */
-export function changedKeys({ topic, id }: Change): readonly (readonly string[])[] {
-  switch (topic) {
-    case 'course':
-      return [keys.course(id), keys.courses];
-    case 'section':
-      return [keys.section(id), keys.courses];
-    case 'material':
-      return [keys.material];
-    case 'job':
-      return [['job', id]];
-    case 'everything':
-      return [[]];
-    default:
-      return topic satisfies never;
-  }
-}
-
-/** Courses of which others told while a change of one's own was on its way. */
-const waiting = new Set<string>();
-
-/**
- * True while a change of one's own is on its way: reading again now would show what stood before it. The course is
- * then read again as soon as that change has been answered.
- */
-export function readAfterSaving(client: QueryClient, id: string): boolean {
-  const isSaving = isSavingCourse(client, id);
-  if (isSaving) waiting.add(id);
-  return isSaving;
-}
-
-export function isSavingCourse(client: QueryClient, id: string): boolean {
-  return client.isMutating({ mutationKey: keys.course(id) }) > 0;
-}
 
 export const studioQuery = queryOptions({
   queryKey: ['studio'],
@@ -154,63 +112,6 @@ export function classPlanQuery(
     staleTime: Number.POSITIVE_INFINITY,
     placeholderData: previous => previous,
   });
-}
-
-interface Order {
-  readonly command: CourseCommand;
-  readonly seen: number;
-}
-
-function send(id: string, order: Order): Promise<CourseAnswer> {
-  return call('course.command', { params: { course: id }, body: order, outlives: true });
-}
-
-/** Commands go one after another; when the page goes, those that still wait for their turn are sent all the same. */
-export function sendWhatWaits(client: QueryClient): void {
-  const waits = client.getMutationCache().findAll({
-    mutationKey: keys.everyCourse,
-    status: 'pending',
-    predicate: ({ state }) => state.isPaused,
-  });
-  for (const { options, state } of waits)
-    void send(String(options.mutationKey?.[1]), state.variables as Order).catch(() => undefined);
-}
-
-/** Sends a command on a course and takes over the state it leaves; a clash brings what stands now. */
-export function courseCommand(client: QueryClient, id: string) {
-  const mutationKey = keys.course(id);
-  return mutationOptions({
-    mutationKey,
-    scope: { id: `course ${id}` },
-    mutationFn: async (order: Order) => {
-      // A hand on the map sees the figure move before anything is sent.
-      if (order.command.kind === 'place') await painted();
-      return send(id, order);
-    },
-    onSuccess: answer => {
-      const isLast = client.isMutating({ mutationKey }) === 1;
-      if (isLast) client.setQueryData(courseQuery(id).queryKey, answer);
-      return client.invalidateQueries({ queryKey: keys.courses });
-    },
-    onError: error => {
-      const current =
-        error instanceof ApiError && error.body.code === 'stale' ? error.body.current : undefined;
-      if (current) client.setQueryData(courseQuery(id).queryKey, current as CourseAnswer);
-    },
-    onSettled: async () => {
-      const isLast = client.isMutating({ mutationKey }) === 1;
-      if (isLast && waiting.delete(id)) await client.invalidateQueries({ queryKey: mutationKey });
-    },
-  });
-}
-
-export function useCourseCommand(id: string) {
-  return useMutation(courseCommand(useQueryClient(), id));
-}
-
-/** True while a change of the course is on its way. */
-export function useIsSavingCourse(id: string): boolean {
-  return useIsMutating({ mutationKey: keys.course(id) }) > 0;
 }
 
 /** Loads a section again after something in it was written. */

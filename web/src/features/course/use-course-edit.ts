@@ -1,6 +1,7 @@
 import { applyChanges, type Json, readField } from '@map-step/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { courseQuery, useCourseCommand } from './course-queries.ts';
+import { useCourseCommand } from './course-commands.ts';
+import { courseQuery } from './course-queries.ts';
 import { useCourseView } from './course-view.ts';
 
 export interface CourseEdit {

@@ -2,7 +2,7 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { memo } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
-import { useIsSavingCourse } from '../course/course-queries.ts';
+import { useIsSavingCourse } from '../course/course-commands.ts';
 import { useCourseView } from '../course/course-view.ts';
 import type { Placing } from './use-placing.ts';
 import type { Planner } from './use-planner.ts';

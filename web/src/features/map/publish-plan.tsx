@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import { useState } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Button, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';
-import { useIsSavingCourse } from '../course/course-queries.ts';
+import { useIsSavingCourse } from '../course/course-commands.ts';
 import { placedOf, useCourseView } from '../course/course-view.ts';
 import { differences } from './differences.ts';
 import type { Placing } from './use-placing.ts';

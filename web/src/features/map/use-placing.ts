@@ -4,8 +4,10 @@ import { MutationObserver, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { ApiError } from '../../api/client.ts';
 import { useSame, useSameActions } from '../../ui/same.ts';
-import { courseCommand, courseQuery, isSavingCourse } from '../course/course-queries.ts';
+import { courseCommand } from '../course/course-commands.ts';
+import { courseQuery } from '../course/course-queries.ts';
 import { placedOf, useCourseView } from '../course/course-view.ts';
+import { isSavingCourse } from '../course/read-again.ts';
 import { findUndo } from '../history/find-undo.ts';
 
 export interface Placing {

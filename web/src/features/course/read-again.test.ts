@@ -1,0 +1,80 @@
+import type { CourseAnswer } from '@map-step/contract';
+import { QueryClient } from '@tanstack/react-query';
+import { beforeEach, expect, test } from 'vitest';
+import { courseQuery, keys } from './course-queries.ts';
+import { readAgain, readWhatWasTold } from './read-again.ts';
+
+const ID = 'hustle-1';
+const { queryKey } = courseQuery(ID);
+let client: QueryClient;
+const isStale = (key: readonly string[] = queryKey) => client.getQueryState(key)?.isInvalidated;
+const told = (version?: number) =>
+  readAgain(client, { topic: 'course', id: ID, ...(version && { version }) });
+
+beforeEach(() => {
+  client = new QueryClient();
+  client.setQueryData(queryKey, { version: 7 } as CourseAnswer);
+  client.setQueryData(keys.section('monday'), {});
+});
+
+/** A change of one's own that is answered when the returned function is called. */
+function save(): () => Promise<void> {
+  let answer: () => void = () => undefined;
+  const answered = new Promise<void>(resolve => {
+    answer = resolve;
+  });
+  const saved = client
+    .getMutationCache()
+    .build(client, {
+      mutationKey: keys.course(ID),
+      mutationFn: () => answered,
+      onSettled: () => readWhatWasTold(client, ID),
+    })
+    .execute(undefined);
+  return async () => {
+    answer();
+    await saved;
+  };
+}
+
+test('what is here already is not read again', () => {
+  told(7);
+  expect(isStale()).toBe(false);
+});
+
+test('a newer version, and one that is not told, is read again', () => {
+  told(8);
+  expect(isStale()).toBe(true);
+  client.setQueryData(queryKey, { version: 8 } as CourseAnswer);
+  expect(isStale()).toBe(false);
+  told();
+  expect(isStale()).toBe(true);
+});
+
+test('while a change is on its way nothing is read; its answer may hold all that was told', async () => {
+  const answer = save();
+  told(8);
+  told(7);
+  expect(isStale()).toBe(false);
+  client.setQueryData(queryKey, { version: 8 } as CourseAnswer);
+  await answer();
+  expect(isStale()).toBe(false);
+});
+
+test('what others changed after that answer is read once it is there', async () => {
+  const answer = save();
+  told(9);
+  client.setQueryData(queryKey, { version: 8 } as CourseAnswer);
+  await answer();
+  expect(isStale()).toBe(true);
+});
+
+test('of a class its own state is read again, of everything all but who is here', () => {
+  client.setQueryData(['session'], {});
+  readAgain(client, { topic: 'section', id: 'monday' });
+  expect(isStale(keys.section('monday'))).toBe(true);
+  expect(isStale()).toBe(false);
+  readAgain(client, { topic: 'everything', id: '' });
+  expect(isStale()).toBe(true);
+  expect(isStale(['session'])).toBe(false);
+});
