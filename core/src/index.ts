@@ -187,6 +187,7 @@ export {
 export { type PlanMend, planMends, takeAlong } from './plan/mends.ts';
 export type { SolveBudget } from './plan/meter.ts';
 export { lessonShares } from './plan/minutes.ts';
+export { placedInOrder } from './plan/placed-order.ts';
 export {
   COST_WEIGHTS,
   lastIntroducing,

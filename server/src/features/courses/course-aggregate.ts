@@ -1,5 +1,5 @@
 import type { CourseAnswer } from '@map-step/contract';
-import { type Course, courseSchema, type Section, type StudioDocument } from '@map-step/core';
+import { type Course, courseSchema, placedInOrder, type Section, type StudioDocument } from '@map-step/core';
 import { type Aggregate, getStored, readHistory } from '../../aggregates/aggregate.ts';
 import { documentAggregate } from '../../aggregates/document-aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
@@ -21,6 +21,7 @@ export function courseAggregate(scope: StudioScope, id: string): Aggregate<Cours
   return {
     ...whole,
     check: async (course, touched) => {
+      refusePlacedElsewhere(course);
       const placed = placedInOrder(course);
       const isOnlyPlaced = touched.every(key => key === 'placed');
       return isOnlyPlaced ? placed : whole.check(placed, touched);
@@ -45,18 +46,15 @@ export async function readCourse(scope: StudioScope, id: string): Promise<Course
   };
 }
 
-/** The placings in the order of the items, each of an item and in a lesson of the course. */
-function placedInOrder(course: Course): Course {
-  if (!course.placed) return course;
-  const order = new Map(course.items.map(({ pattern }, index) => [pattern, index]));
-  for (const { pattern, lesson } of course.placed) {
-    if (!order.has(pattern))
+/** Each placing is of an item and in a lesson of the course. */
+function refusePlacedElsewhere(course: Course): void {
+  const items = new Set(course.items.map(({ pattern }) => pattern));
+  for (const { pattern, lesson } of course.placed ?? []) {
+    if (!items.has(pattern))
       throw new HttpFault('bad-request', `"${pattern}" is not among the items of ${course.name}.`);
     if (lesson > course.lessons.length)
       throw new HttpFault('bad-request', `${course.name} has no lesson ${lesson}.`);
   }
-  const at = ({ pattern }: { pattern: string }) => order.get(pattern) ?? 0;
-  return { ...course, placed: [...course.placed].sort((a, b) => at(a) - at(b)) };
 }
 
 async function around(scope: StudioScope, course: Course): Promise<Partial<StudioDocument>> {

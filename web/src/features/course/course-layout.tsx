@@ -19,7 +19,14 @@ import { useSame, useSameActions } from '../../ui/same.ts';
 import { sessionQuery } from '../session/session-queries.ts';
 import { CourseFrame } from './course-frame.tsx';
 import { classPlanQuery, courseQuery, materialQuery, sectionQuery, studioQuery } from './course-queries.ts';
-import { CourseViewContext, draftPlan, placedOf, problemOf } from './course-view.ts';
+import {
+  type CourseNow,
+  CoursePastContext,
+  CourseViewContext,
+  draftPlan,
+  placedOf,
+  problemOf,
+} from './course-view.ts';
 import { useAddress } from './use-address.ts';
 import { useWaitingEvents } from './use-waiting-events.ts';
 
@@ -60,7 +67,10 @@ interface Loaded {
   readonly today: string;
 }
 
-function LoadedCourse({ answer, material, stamp, studio, me, today }: Loaded) {
+function LoadedCourse({ answer: whole, material, stamp, studio, me, today }: Loaded) {
+  const { version, history, ...now } = whole;
+  const answer = useSame(now);
+  const past = useSame({ version, history });
   const [search] = useSearchParams();
   const address = useAddress();
   const [previewed, preview] = useState<Placed>();
@@ -105,17 +115,19 @@ function LoadedCourse({ answer, material, stamp, studio, me, today }: Loaded) {
   });
   return (
     <CourseViewContext value={view}>
-      <CourseFrame>
-        {chosen !== undefined && !section ? (
-          sectionState.error ? (
-            <Failure error={sectionState.error} retry={() => void sectionState.refetch()} />
+      <CoursePastContext value={past}>
+        <CourseFrame>
+          {chosen !== undefined && !section ? (
+            sectionState.error ? (
+              <Failure error={sectionState.error} retry={() => void sectionState.refetch()} />
+            ) : (
+              <Skeleton />
+            )
           ) : (
-            <Skeleton />
-          )
-        ) : (
-          <Outlet />
-        )}
-      </CourseFrame>
+            <Outlet />
+          )}
+        </CourseFrame>
+      </CoursePastContext>
     </CourseViewContext>
   );
 }
@@ -128,7 +140,7 @@ function useSaved({ placed = [] }: Course): Placed {
 }
 
 /** The problem is built anew only when something else than the placing has changed. */
-function useProblem(library: Library, { course, published }: CourseAnswer) {
+function useProblem(library: Library, { course, published }: CourseNow) {
   const { placed: _, ...rest } = course;
   const key = JSON.stringify([rest, published]);
   return useMemo(() => {
@@ -137,7 +149,7 @@ function useProblem(library: Library, { course, published }: CourseAnswer) {
   }, [library, key]);
 }
 
-function useClassPlan(material: Material, answer: CourseAnswer, section: SectionAnswer | undefined) {
+function useClassPlan(material: Material, answer: CourseNow, section: SectionAnswer | undefined) {
   const { course, published } = answer;
   // Its key is long: it is looked up anew only when something of it has changed.
   const query = useMemo(
@@ -154,7 +166,7 @@ function mayTeach(me: SignedInPerson, section: Section, lesson: number): boolean
 
 /** The class that was asked for, else the first that this person teaches, else the first. */
 function chooseSection(
-  answer: CourseAnswer,
+  answer: CourseNow,
   asked: string | null,
   person: string | undefined,
 ): string | undefined {
@@ -167,7 +179,7 @@ function chooseSection(
 }
 
 /** The lesson that was asked for, else the next one to teach. */
-function chooseLesson(answer: CourseAnswer, asked: string | null, behind: number): number {
+function chooseLesson(answer: CourseNow, asked: string | null, behind: number): number {
   const count = answer.course.lessons.length;
   const number = Number(asked ?? behind + 1);
   return Number.isInteger(number) ? Math.min(count, Math.max(1, number)) : 1;

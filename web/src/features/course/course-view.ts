@@ -25,6 +25,12 @@ export type LessonEvent =
   | { readonly kind: 'log'; readonly entry: LogEntry }
   | { readonly kind: 'attendance'; readonly entry: AttendanceEntry };
 
+/** A course without what each change of it makes new. */
+export type CourseNow = Pick<CourseAnswer, 'course' | 'published' | 'sections'>;
+
+/** How a course came to be as it is. */
+export type CoursePast = Pick<CourseAnswer, 'version' | 'history'>;
+
 /** All that the rooms of a course share. */
 export interface CourseView {
   readonly me: SignedInPerson;
@@ -34,7 +40,7 @@ export interface CourseView {
   /** Another one as soon as anything in the material has changed. */
   readonly materialStamp: string;
   readonly library: Library;
-  readonly answer: CourseAnswer;
+  readonly answer: CourseNow;
   /** The class that is looked at, when the course has one. */
   readonly section: SectionAnswer | undefined;
   /** What has not reached the server yet; `section` holds it already. */
@@ -78,6 +84,15 @@ export function useCourseView(): CourseView {
   const view = use(LaterCourseViewContext) ?? use(CourseViewContext);
   if (!view) throw new Error('only inside a course');
   return view;
+}
+
+/** A context of its own: a change that was saved leaves all else as it was drawn already. */
+export const CoursePastContext = createContext<CoursePast | undefined>(undefined);
+
+export function useCoursePast(): CoursePast {
+  const past = use(CoursePastContext);
+  if (!past) throw new Error('only inside a course');
+  return past;
 }
 
 export function placedOf(plan: Pick<PlanVersion, 'placed'> | Pick<Course, 'placed'> | null): Placed {

@@ -2,7 +2,7 @@ import { applyChanges, type Json, readField } from '@map-step/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCourseCommand } from './course-commands.ts';
 import { courseQuery } from './course-queries.ts';
-import { useCourseView } from './course-view.ts';
+import { useCoursePast, useCourseView } from './course-view.ts';
 
 export interface CourseEdit {
   /** Sets fields of the course (`approach`, `items/wrap`), over what was seen in them; null takes one away. */
@@ -15,6 +15,7 @@ export interface CourseEdit {
 /** Changes of a course other than where its figures lie: shown at once, saved behind. */
 export function useCourseEdit(): CourseEdit {
   const { answer } = useCourseView();
+  const { version } = useCoursePast();
   const client = useQueryClient();
   const command = useCourseCommand(answer.course.id);
   const key = courseQuery(answer.course.id).queryKey;
@@ -28,7 +29,7 @@ export function useCourseEdit(): CourseEdit {
       const changed = applyChanges(answer.course, changes);
       if (changed.ok) client.setQueryData(key, before => before && { ...before, course: changed.value });
       command.mutate(
-        { seen: answer.version, command: { kind: 'edit', what, changes } },
+        { seen: version, command: { kind: 'edit', what, changes } },
         {
           onSuccess: () => onSaved?.(),
           onError: () => void client.invalidateQueries({ queryKey: key }),

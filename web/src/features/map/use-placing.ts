@@ -1,12 +1,12 @@
 import type { CourseCommand, CourseMove } from '@map-step/contract';
-import type { Placed } from '@map-step/core';
+import { type Placed, placedInOrder } from '@map-step/core';
 import { MutationObserver, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { ApiError } from '../../api/client.ts';
 import { useSame, useSameActions } from '../../ui/same.ts';
 import { courseCommand } from '../course/course-commands.ts';
 import { courseQuery } from '../course/course-queries.ts';
-import { placedOf, useCourseView } from '../course/course-view.ts';
+import { placedOf, useCoursePast, useCourseView } from '../course/course-view.ts';
 import { isSavingCourse } from '../course/read-again.ts';
 import { findUndo } from '../history/find-undo.ts';
 
@@ -30,7 +30,8 @@ export interface Placing {
 /** Changes of the course's plan: shown at once, saved behind, one after another. */
 export function usePlacing(): Placing {
   const { answer, me } = useCourseView();
-  const { course, version } = answer;
+  const { course } = answer;
+  const { version, history } = useCoursePast();
   const client = useQueryClient();
   // Nothing is drawn for how far a change has come: the map is large, and all that matters of it is its failure.
   const sender = useMemo(
@@ -38,7 +39,7 @@ export function usePlacing(): Placing {
     [client, course.id],
   );
   const [failure, setFailure] = useState<Pick<Placing, 'error' | 'clash'>>();
-  const { undo, redo } = findUndo(answer.history, me.id);
+  const { undo, redo } = findUndo(history, me.id);
   const key = courseQuery(course.id).queryKey;
 
   const send = (command: CourseCommand, clash?: Placing['clash']) => {
@@ -64,7 +65,7 @@ export function usePlacing(): Placing {
       const touched = new Set(moves.map(({ pattern }) => pattern));
       const kept = (before.course.placed ?? []).filter(({ pattern }) => !touched.has(pattern));
       const added = moves.flatMap(({ pattern, to }) => (to === null ? [] : [{ pattern, lesson: to }]));
-      return { ...before, course: { ...before.course, placed: [...kept, ...added] } };
+      return { ...before, course: placedInOrder({ ...before.course, placed: [...kept, ...added] }) };
     });
     send({ kind: 'place', why, moves }, { moves, why });
   };

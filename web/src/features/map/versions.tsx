@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { versionsQuery } from '../course/course-queries.ts';
-import { placedOf, useCourseView } from '../course/course-view.ts';
+import { placedOf, useCoursePast, useCourseView } from '../course/course-view.ts';
 import { differences } from './differences.ts';
 import { type MapMoves, moveInWords } from './use-moves.ts';
 import { points } from './words.ts';
@@ -15,8 +15,9 @@ const NOW = 'now';
 /** The versions that were published or kept by a name; any two are compared, and one can be gone back to. */
 export function Versions({ moves }: { moves: MapMoves | undefined }) {
   const { answer } = useCourseView();
+  const { version } = useCoursePast();
   const [isOpen, open] = useState(false);
-  const { data } = useQuery({ ...versionsQuery(answer.course.id, answer.version), enabled: isOpen });
+  const { data } = useQuery({ ...versionsQuery(answer.course.id, version), enabled: isOpen });
   return (
     <chakra.details
       borderTop="1px solid"
