@@ -47,10 +47,14 @@ export function moveEffect(
 }
 
 /** Why a placed item lies in its lesson and not one earlier or later; empty for one that is left out. */
-export function itemReasons(problem: PlanProblem, placed: Placed, id: string): ItemReasons {
+export function itemReasons(
+  problem: PlanProblem,
+  placed: Placed,
+  id: string,
+  before: Judgement = judgePlan(problem, placed),
+): ItemReasons {
   const lesson = placed[id];
   if (lesson === undefined) return {};
-  const before = judgePlan(problem, placed);
   const effect = (to: number) => moveEffect(problem, placed, { [id]: to }, before);
   return {
     ...(lesson > 1 && { earlier: effect(lesson - 1) }),

@@ -35,6 +35,13 @@ const BEADS = {
   '& .head > .broken': { color: 'stop' },
 } as const;
 
+// Made once: a move draws several beads again, and the icons in them not.
+const STATES = {
+  broken: { icon: <TriangleAlert size={15} aria-hidden />, words: ', a rule is broken here' },
+  taught: { icon: <Check size={15} strokeWidth={3} aria-hidden />, words: ', taught' },
+  ahead: { icon: null, words: '' },
+} as const;
+
 /** The rail of lessons on top of every room: where the course is in time. */
 export function Barre() {
   const { answer, section, lesson, goTo, classPlan, draft, today } = useCourseView();
@@ -84,7 +91,7 @@ interface LessonBeadProps extends LessonMinutes {
   readonly number: number;
   /** Empty where there is none yet. */
   readonly date: string;
-  readonly state: 'broken' | 'taught' | 'ahead';
+  readonly state: keyof typeof STATES;
   readonly isOpen: boolean;
   readonly isPlanned: boolean;
   goTo(lesson: number): void;
@@ -103,21 +110,14 @@ const LessonBead = memo(function LessonBead(props: LessonBeadProps) {
       <span className="head">
         <strong>{number}</strong>
         <small>{date}</small>
-        <span className={state}>
-          {state === 'broken' ? (
-            <TriangleAlert size={15} aria-hidden />
-          ) : state === 'taught' ? (
-            <Check size={15} strokeWidth={3} aria-hidden />
-          ) : null}
-        </span>
+        <span className={state}>{STATES[state].icon}</span>
       </span>
       <MinutesBar minutes={minutes} direction="row" />
       <Spoken>
         {isPlanned &&
           `${minutes.new} new, ${minutes.review} review, ${minutes.fixed} fixed of ${minutes.length} minutes `}
         Lesson {number}
-        {state === 'taught' ? ', taught' : ''}
-        {state === 'broken' ? ', a rule is broken here' : ''}
+        {STATES[state].words}
       </Spoken>
     </button>
   );

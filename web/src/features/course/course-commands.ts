@@ -7,7 +7,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { ApiError, call } from '../../api/client.ts';
-import { painted } from '../../ui/painted.ts';
+import { rested } from '../../ui/painted.ts';
 import { courseQuery, keys } from './course-queries.ts';
 import { readWhatWasTold } from './read-again.ts';
 
@@ -39,8 +39,8 @@ export function courseCommand(client: QueryClient, id: string) {
     mutationKey,
     scope: { id: `course ${id}` },
     mutationFn: async (order: Order) => {
-      // A hand on the map sees the figure move before anything is sent.
-      if (order.command.kind === 'place') await painted();
+      // A hand on the map sees the figure move, and what is said of it, before anything is sent.
+      if (order.command.kind === 'place') await rested();
       return send(id, order);
     },
     onSuccess: answer => {

@@ -77,8 +77,11 @@ function LooksLike({ id, draft, library }: ChosenProps) {
 
 /** Why not one lesson earlier, why not one later; a button beside each makes the move all the same. */
 function Reasons({ id, draft, library, moves }: ChosenProps) {
-  const { problem, placed } = draft;
-  const reasons = useMemo(() => (problem ? itemReasons(problem, placed, id) : {}), [problem, placed, id]);
+  const { problem, placed, judgement } = draft;
+  const reasons = useMemo(
+    () => (problem ? itemReasons(problem, placed, id, judgement) : {}),
+    [problem, placed, id, judgement],
+  );
   const lesson = placed[id] ?? 0;
   const rows = [
     ['Earlier', lesson - 1, reasons.earlier],

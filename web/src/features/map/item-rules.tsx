@@ -23,101 +23,116 @@ export function ItemRules({ id }: { id: string }) {
       item && edit(`${pattern?.name ?? id} ${what}`, itemField(item, more)),
   });
   if (!item) return null;
+  const isSplit = draft.problem?.items.find(entry => entry.id === id)?.split === true;
   return (
     <chakra.div display="grid" gap="1.5" my="2">
       {error && <Failure error={error} retry={dismiss} />}
-      <RuleFields
-        item={item}
-        pattern={pattern}
-        lesson={draft.placed[id]}
-        count={answer.course.lessons.length}
-        isSplit={draft.problem?.items.find(entry => entry.id === id)?.split === true}
-        put={put}
-      />
+      <chakra.div display="flex" gap="1.5" flexWrap="wrap">
+        <Pin pin={item.pin} lesson={draft.placed[id]} put={put} />
+        <Gate isGate={item.gate === true} put={put} />
+        {pattern && <OverTwoLessons pattern={pattern} isSplit={isSplit} />}
+      </chakra.div>
+      <ValueAndWindow item={item} count={answer.course.lessons.length} put={put} />
     </chakra.div>
   );
 }
 
-interface RuleFieldsProps {
-  readonly item: CourseItem;
-  readonly pattern: Pattern | undefined;
-  /** Where it lies. */
-  readonly lesson: number | undefined;
-  /** Of lessons. */
-  readonly count: number;
-  readonly isSplit: boolean;
+interface Put {
   put(what: string, more: Parameters<typeof itemField>[1]): void;
 }
 
-const RuleFields = memo(function RuleFields(props: RuleFieldsProps) {
-  const { item, pattern, lesson, count, isSplit, put } = props;
+interface PinProps extends Put {
+  readonly pin: number | undefined;
+  /** Where it lies. */
+  readonly lesson: number | undefined;
+}
+
+function Pin({ pin, lesson, put }: PinProps) {
+  return (
+    <Button
+      size="small"
+      aria-pressed={pin !== undefined}
+      disabled={pin === undefined && lesson === undefined}
+      onClick={() =>
+        pin === undefined
+          ? put(`pinned to lesson ${lesson}`, { pin: lesson })
+          : put('not pinned', { pin: undefined })
+      }
+    >
+      {pin === undefined ? 'Pin it here' : `Pinned to ${pin}`}
+    </Button>
+  );
+}
+
+// A move changes only whether a figure can be pinned: the other rules are not drawn again.
+const Gate = memo(function Gate({ isGate, put }: Put & { isGate: boolean }) {
+  return (
+    <Button
+      size="small"
+      aria-pressed={isGate}
+      onClick={() => put(isGate ? 'no gate' : 'a gate', { gate: isGate ? undefined : true })}
+      title="Checked at the end, so it is taught two lessons before"
+    >
+      Gate
+    </Button>
+  );
+});
+
+interface ValueAndWindowProps extends Put {
+  readonly item: CourseItem;
+  /** Of lessons. */
+  readonly count: number;
+}
+
+const ValueAndWindow = memo(function ValueAndWindow({ item, count, put }: ValueAndWindowProps) {
   const lessons = Array.from({ length: count }, (_, index) => index + 1);
   return (
-    <>
-      <chakra.div display="flex" gap="1.5" flexWrap="wrap">
-        <Button
-          size="small"
-          aria-pressed={item.pin !== undefined}
-          disabled={item.pin === undefined && lesson === undefined}
-          onClick={() =>
-            item.pin === undefined
-              ? put(`pinned to lesson ${lesson}`, { pin: lesson })
-              : put('not pinned', { pin: undefined })
+    <chakra.div display="flex" gap="2" alignItems="end">
+      <chakra.label display="grid">
+        <Label>Value</Label>
+        <Select
+          value={item.value}
+          minHeight="2rem"
+          onChange={event =>
+            put(`a ${event.target.value}`, { value: event.target.value as CourseItem['value'] })
           }
         >
-          {item.pin === undefined ? 'Pin it here' : `Pinned to ${item.pin}`}
-        </Button>
-        <Button
-          size="small"
-          aria-pressed={item.gate === true}
-          onClick={() => put(item.gate ? 'no gate' : 'a gate', { gate: item.gate ? undefined : true })}
-          title="Checked at the end, so it is taught two lessons before"
-        >
-          Gate
-        </Button>
-        {pattern && <OverTwoLessons pattern={pattern} isSplit={isSplit} />}
-      </chakra.div>
-      <chakra.div display="flex" gap="2" alignItems="end">
-        <chakra.label display="grid">
-          <Label>Value</Label>
+          {VALUES.map(value => (
+            <option key={value}>{value}</option>
+          ))}
+        </Select>
+      </chakra.label>
+      {(['from', 'to'] as const).map(end => (
+        <chakra.label key={end} display="grid">
+          <Label>{end === 'from' ? 'Not before' : 'Not after'}</Label>
           <Select
-            value={item.value}
+            value={item[end] ?? ''}
             minHeight="2rem"
             onChange={event =>
-              put(`a ${event.target.value}`, { value: event.target.value as CourseItem['value'] })
+              put(end === 'from' ? 'not before a lesson' : 'not after a lesson', {
+                [end]: event.target.value === '' ? undefined : Number(event.target.value),
+              })
             }
           >
-            {VALUES.map(value => (
-              <option key={value}>{value}</option>
+            <option value="">any</option>
+            {lessons.map(number => (
+              <option key={number}>{number}</option>
             ))}
           </Select>
         </chakra.label>
-        {(['from', 'to'] as const).map(end => (
-          <chakra.label key={end} display="grid">
-            <Label>{end === 'from' ? 'Not before' : 'Not after'}</Label>
-            <Select
-              value={item[end] ?? ''}
-              minHeight="2rem"
-              onChange={event =>
-                put(end === 'from' ? 'not before a lesson' : 'not after a lesson', {
-                  [end]: event.target.value === '' ? undefined : Number(event.target.value),
-                })
-              }
-            >
-              <option value="">any</option>
-              {lessons.map(number => (
-                <option key={number}>{number}</option>
-              ))}
-            </Select>
-          </chakra.label>
-        ))}
-      </chakra.div>
-    </>
+      ))}
+    </chakra.div>
   );
 });
 
 /** A long figure is taught in pieces in one lesson and joined in the next: that is a property of the figure. */
-function OverTwoLessons({ pattern, isSplit }: { pattern: Pattern; isSplit: boolean }) {
+const OverTwoLessons = memo(function OverTwoLessons({
+  pattern,
+  isSplit,
+}: {
+  pattern: Pattern;
+  isSplit: boolean;
+}) {
   const client = useQueryClient();
   const toggle = useMutation({
     mutationFn: () => {
@@ -142,4 +157,4 @@ function OverTwoLessons({ pattern, isSplit }: { pattern: Pattern; isSplit: boole
       </Button>
     </>
   );
-}
+});

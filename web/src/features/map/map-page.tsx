@@ -2,6 +2,7 @@ import { DndContext, type DragEndEvent, pointerWithin, useSensor, useSensors } f
 import { memo, useDeferredValue } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
+import { OnPaper } from '../../ui/on-paper.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
 import { useSame } from '../../ui/same.ts';
 import { useKeys } from '../../ui/use-keys.ts';
@@ -134,14 +135,16 @@ function PlanMap() {
         </chakra.div>
       </chakra.div>
       <FigureInHand />
-      <PrintedPlan
-        course={panel.view.answer.course.name}
-        draft={panel.view.draft}
-        library={panel.view.library}
-        section={panel.view.section}
-        studio={panel.view.studio}
-        today={panel.view.today}
-      />
+      <OnPaper>
+        <PrintedPlan
+          course={panel.view.answer.course.name}
+          draft={panel.view.draft}
+          library={panel.view.library}
+          section={panel.view.section}
+          studio={panel.view.studio}
+          today={panel.view.today}
+        />
+      </OnPaper>
       <Spoken isLive>{spoken}</Spoken>
     </DndContext>
   );

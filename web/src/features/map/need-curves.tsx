@@ -36,11 +36,11 @@ export function NeedCurves({ board, chosen, library, draft }: NeedCurvesProps) {
     const links = chosen === undefined ? [] : linksOf(chosen, library, draft);
     const measure = () =>
       setCurves(before => {
-        if (links.length === 0) return before.length === 0 ? before : [];
-        return links.flatMap(link => {
+        const now = links.flatMap(link => {
           const path = board.current && curveBetween(board.current, link.from, link.to);
           return path ? [{ ...link, path }] : [];
         });
+        return JSON.stringify(now) === JSON.stringify(before) ? before : now;
       });
     // Measured when the picture is out: asking earlier would lay the board out once more.
     let isOld = false;

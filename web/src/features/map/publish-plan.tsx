@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Button, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';
 import { useIsSavingCourse } from '../course/course-commands.ts';
@@ -10,7 +10,8 @@ import type { Placing } from './use-placing.ts';
 /** Makes the plan the one that the classes follow, with a note to the staff; or keeps it by a name for later. */
 export function PublishPlan({ publish, keep }: Pick<Placing, 'publish' | 'keep'>) {
   const { answer, saved, draft, today } = useCourseView();
-  const isSaving = useIsSavingCourse(answer.course.id);
+  // With the words beside it, not before them.
+  const isSaving = useDeferredValue(useIsSavingCourse(answer.course.id));
   const [opened, open] = useState<'publish' | 'keep'>();
   const changed = Object.keys(differences(placedOf(answer.published), saved)).length;
   const hasBroken = (draft.judgement?.broken.length ?? 0) > 0;
