@@ -1,7 +1,6 @@
 import { figureElements, itemReasons, type Library, whatItTakes } from '@map-step/core';
 import { memo, useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
 import type { DraftPlan } from '../course/course-view.ts';
 import { ItemRules } from './item-rules.tsx';
@@ -34,13 +33,13 @@ export const ChosenFigure = memo(function ChosenFigure({
     isFirstHere(element.id, id, draft),
   );
   return (
-    <chakra.section aria-label="The chosen figure" borderTop="1px solid" borderColor="line" pt="2">
-      <chakra.h2 fontSize="md">{figure.pattern.name}</chakra.h2>
-      <chakra.p fontSize="sm">
+    <section className="part" aria-label="The chosen figure">
+      <h2>{figure.pattern.name}</h2>
+      <p>
         {item.value}
         {item.needs.length > 0 && `, needs ${names(item.needs)}`}
-      </chakra.p>
-      <chakra.p fontSize="sm">
+      </p>
+      <p>
         {item.assembly / 10} min to put together
         {here !== undefined && here > item.assembly && (
           <>
@@ -49,12 +48,12 @@ export const ChosenFigure = memo(function ChosenFigure({
             {fresh.map(({ name }) => name).join(', ')}
           </>
         )}
-      </chakra.p>
+      </p>
       <LooksLike {...chosen} />
       {lesson === undefined ? <BringBack {...chosen} /> : <Reasons {...chosen} />}
       {moves && <ItemRules id={id} />}
       <Link to={`/courses/${course}/material/${id}${search}`}>Step sheet</Link>
-    </chakra.section>
+    </section>
   );
 });
 
@@ -69,9 +68,9 @@ function LooksLike({ id, draft, library }: ChosenProps) {
     return `${name} (${lesson === undefined ? 'left out' : `lesson ${lesson}`})`;
   });
   return (
-    <chakra.p fontSize="sm">
+    <p>
       Looks like {words.join(', ')}; the course wants them {problem?.apart ? 'apart' : 'side by side'}.
-    </chakra.p>
+    </p>
   );
 }
 
@@ -88,28 +87,28 @@ function Reasons({ id, draft, library, moves }: ChosenProps) {
     ['Later', lesson + 1, reasons.later],
   ] as const;
   return (
-    <chakra.div display="grid" gap="1.5" my="1.5">
+    <div className="choices">
       {rows.map(
         ([word, to, effect]) =>
           effect && (
-            <chakra.div key={word} display="flex" gap="2" alignItems="start" fontSize="sm">
+            <div key={word}>
               {moves && (
-                <Button size="small" flex="none" onClick={() => moves.move({ [id]: to })}>
+                <Button size="small" onClick={() => moves.move({ [id]: to })}>
                   {word}
                 </Button>
               )}
-              <chakra.span>
+              <span>
                 Lesson {to} {effectInWords(effect, library)}.
-              </chakra.span>
-            </chakra.div>
+              </span>
+            </div>
           ),
       )}
       {moves && (
-        <Button size="small" justifySelf="start" onClick={() => moves.move({ [id]: null })}>
+        <Button size="small" onClick={() => moves.move({ [id]: null })}>
           Leave out
         </Button>
       )}
-    </chakra.div>
+    </div>
   );
 }
 
@@ -127,18 +126,18 @@ function BringBack({ id, draft, library, moves }: ChosenProps) {
     ...(over > 0 ? [`${over / 10} minutes more in lesson ${overIn}`] : []),
   ];
   return (
-    <chakra.div display="grid" gap="1.5" my="1.5" fontSize="sm">
+    <div className="choices">
       <p>
         {missing.length === 0
           ? `There is room in lesson ${lesson}.`
           : `The least is missing in lesson ${lesson}: ${missing.join(' and ')}.`}
       </p>
       {moves && (
-        <Button size="small" justifySelf="start" onClick={() => moves.move({ [id]: lesson })}>
+        <Button size="small" onClick={() => moves.move({ [id]: lesson })}>
           Bring it back into lesson {lesson}
         </Button>
       )}
-    </chakra.div>
+    </div>
   );
 }
 

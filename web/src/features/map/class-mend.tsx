@@ -12,10 +12,10 @@ export function ClassMend() {
   const [day] = section.section.dates;
   const name = `${day ? format(parseISO(day), 'EEEE') : 'The class'} ${section.section.start}`;
   return (
-    <chakra.section aria-label="The class" borderTop="1px solid" borderColor="line" pt="2">
-      <chakra.h2 fontSize="md">
+    <section className="part" aria-label="The class">
+      <h2>
         {name}, after {progress.lessons} {progress.lessons === 1 ? 'lesson' : 'lessons'}
-      </chakra.h2>
+      </h2>
       {moved.length === 0 ? (
         <Label>It follows the published plan.</Label>
       ) : (
@@ -28,6 +28,6 @@ export function ClassMend() {
           </chakra.ul>
         </>
       )}
-    </chakra.section>
+    </section>
   );
 }

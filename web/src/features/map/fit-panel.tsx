@@ -39,8 +39,8 @@ export function FitPanel({ moves }: { moves: MapMoves }) {
     setTaken({ moves: differences(draft.placed, found.placed), words, lessons: JSON.stringify(next) });
   };
   return (
-    <chakra.section aria-label="What would make it fit" borderTop="1px solid" borderColor="line" pt="2">
-      <chakra.h2 fontSize="md">What would make it fit</chakra.h2>
+    <section className="part" aria-label="What would make it fit">
+      <h2>What would make it fit</h2>
       {progress ? (
         <chakra.div display="flex" gap="2" alignItems="center" my="1">
           <chakra.progress
@@ -99,7 +99,7 @@ export function FitPanel({ moves }: { moves: MapMoves }) {
           />
         ))}
       </chakra.div>
-    </chakra.section>
+    </section>
   );
 }
 

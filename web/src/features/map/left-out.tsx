@@ -14,14 +14,8 @@ interface LeftOutProps {
 export const LeftOut = memo(function LeftOut({ left, chipOf }: LeftOutProps) {
   const { setNodeRef, isOver } = useDroppable({ id: 'left' });
   return (
-    <chakra.section
-      ref={setNodeRef}
-      bg={isOver ? 'nowTint' : undefined}
-      borderTop="1px solid"
-      borderColor="line"
-      pt="2"
-    >
-      <chakra.h2 fontSize="md">Left out: {left.length}</chakra.h2>
+    <chakra.section ref={setNodeRef} className="part" bg={isOver ? 'nowTint' : undefined}>
+      <h2>Left out: {left.length}</h2>
       <chakra.div display="grid" gap="1" mt="1">
         {left.length === 0 && <Label>Drag a figure here to leave it out.</Label>}
         {left.map(id => {

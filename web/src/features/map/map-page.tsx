@@ -27,8 +27,19 @@ const FROM_FIVE_PIXELS = { activationConstraint: { distance: 5 } };
 
 const NONE_LEFT: readonly string[] = [];
 
-/** What is said of a figure stays in sight, however far down the board the figure lies. */
+/**
+ * What is said of a figure stays in sight, however far down the board the figure lies. A move draws many words again:
+ * they are plain elements, dressed here.
+ */
 const BESIDE_THE_BOARD = {
+  '& > .part': { borderTop: '1px solid', borderColor: 'line', pt: '2' },
+  '& > section > h2': { fontSize: 'md' },
+  '& > .part > p, & > .verdict > p, & > .verdict > ul, & .choices': { fontSize: 'sm' },
+  '& > .verdict > ul': { pl: '4' },
+  '& .choices': { display: 'grid', gap: '1.5', my: '1.5' },
+  '& .choices > div': { display: 'flex', gap: '2', alignItems: 'start' },
+  '& .choices > div > button': { flex: 'none' },
+  '& .choices > button': { justifySelf: 'start' },
   lg: {
     position: 'sticky',
     top: '6rem',

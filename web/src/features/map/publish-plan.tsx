@@ -22,7 +22,7 @@ export function PublishPlan({ publish, keep }: Pick<Placing, 'publish' | 'keep'>
     open(undefined);
   };
   return (
-    <chakra.section borderTop="1px solid" borderColor="line" pt="2" display="grid" gap="2">
+    <chakra.section className="part" display="grid" gap="2">
       <p>
         {answer.published
           ? `Published: ${answer.published.name}, ${format(new Date(answer.published.at), 'd MMM')}. `

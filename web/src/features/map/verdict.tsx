@@ -48,20 +48,18 @@ export const Verdict = memo(function Verdict({ draft, library, moves }: VerdictP
     );
   const words = costInWords(cost);
   return (
-    <section aria-live="polite">
-      <chakra.h2 fontSize="md">
-        {words.length === 0 ? 'No better plan exists' : 'Nothing is broken'}
-      </chakra.h2>
-      <chakra.p fontSize="sm">
+    <section className="verdict" aria-live="polite">
+      <h2>{words.length === 0 ? 'No better plan exists' : 'Nothing is broken'}</h2>
+      <p>
         {words.length === 0
           ? 'Every figure fits, and every term of the cost is 0.'
           : `Costs ${cost.total.toFixed(1)} points:`}
-      </chakra.p>
-      <chakra.ul pl="4" fontSize="sm">
+      </p>
+      <ul>
         {words.map(word => (
           <li key={word}>{word}</li>
         ))}
-      </chakra.ul>
+      </ul>
     </section>
   );
 });

@@ -19,12 +19,7 @@ export function Versions({ moves }: { moves: MapMoves | undefined }) {
   const [isOpen, open] = useState(false);
   const { data } = useQuery({ ...versionsQuery(answer.course.id, version), enabled: isOpen });
   return (
-    <chakra.details
-      borderTop="1px solid"
-      borderColor="line"
-      pt="2"
-      onToggle={event => open(event.currentTarget.open)}
-    >
+    <details className="part" onToggle={event => open(event.currentTarget.open)}>
       <chakra.summary cursor="pointer" fontFamily="title" fontWeight="650">
         Versions of the plan
       </chakra.summary>
@@ -34,7 +29,7 @@ export function Versions({ moves }: { moves: MapMoves | undefined }) {
         ) : (
           <Compared versions={data.versions} moves={moves} />
         ))}
-    </chakra.details>
+    </details>
   );
 }
 
