@@ -167,6 +167,28 @@ test('the same by keys alone', async ({ browser }) => {
   await expect(page.getByText('The classes follow this plan.')).toBeVisible();
 });
 
+test('undo pressed twice while two moves are being saved takes both back', async ({ browser }) => {
+  const page = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(page, 'Hustle taken back');
+  await page.route('**/commands', async route => {
+    await new Promise(resolve => setTimeout(resolve, 300));
+    await route.continue();
+  });
+  const before = await lessonOf(page, 'wrap');
+  const liesIn = (lesson: number) =>
+    expect(chipOf(page, 'wrap')).toHaveAttribute('aria-label', new RegExp(`lesson ${lesson}\\b`));
+  await chipOf(page, 'wrap').focus();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await liesIn(before - 2);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await liesIn(before);
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
+  await page.reload();
+  await liesIn(before);
+});
+
 test('several figures move together; what would make it fit is taken; a kept version is gone back to', async ({
   browser,
 }) => {

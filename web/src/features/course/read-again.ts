@@ -52,6 +52,19 @@ function readUnlessKnown(client: QueryClient, id: string, version: number): void
   if (known < version) void client.invalidateQueries({ queryKey: keys.course(id) });
 }
 
+/** Settles as soon as no change of the course is on its way. */
+export function courseSaved(client: QueryClient, id: string): Promise<void> {
+  return new Promise(resolve => {
+    const stop = client.getMutationCache().subscribe(() => look());
+    const look = () => {
+      if (isSavingCourse(client, id)) return;
+      stop();
+      resolve();
+    };
+    look();
+  });
+}
+
 export function isSavingCourse(client: QueryClient, id: string): boolean {
   return client.isMutating({ mutationKey: keys.course(id) }) > 0;
 }

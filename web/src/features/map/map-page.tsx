@@ -91,8 +91,8 @@ function PlanMap() {
   );
   const sensors = useSensors(useSensor(PromptSensor, FROM_FIVE_PIXELS));
   useKeys({
-    'Ctrl+z': () => placing.undo?.(),
-    'Ctrl+Shift+Z': () => placing.redo?.(),
+    'Ctrl+z': placing.undo,
+    'Ctrl+Shift+Z': placing.redo,
     Escape: () => (planner.found ? planner.dismiss() : selection.choose(undefined)),
     p: () => planner.found === undefined && planner.start(),
   });

@@ -27,10 +27,10 @@ export const PlanActions = memo(function PlanActions({ placing, planner }: PlanA
         Plan this level
       </Button>
       <chakra.div display="flex" gap="2" alignItems="center">
-        <Button size="small" onClick={placing.undo} disabled={isSaving || !placing.undo}>
+        <Button size="small" onClick={placing.undo} disabled={!isSaving && !placing.canUndo}>
           {BACK} Undo
         </Button>
-        <Button size="small" onClick={placing.redo} disabled={isSaving || !placing.redo}>
+        <Button size="small" onClick={placing.redo} disabled={!placing.canRedo}>
           {FORTH} Redo
         </Button>
         <Label aria-live="polite">{isSaving ? 'saving' : 'saved'}</Label>

@@ -1,13 +1,13 @@
 import type { CourseCommand, CourseMove } from '@map-step/contract';
 import { type Placed, placedInOrder } from '@map-step/core';
 import { MutationObserver, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { ApiError } from '../../api/client.ts';
 import { useSame, useSameActions } from '../../ui/same.ts';
 import { courseCommand } from '../course/course-commands.ts';
 import { courseQuery } from '../course/course-queries.ts';
 import { placedOf, useCoursePast, useCourseView } from '../course/course-view.ts';
-import { isSavingCourse } from '../course/read-again.ts';
+import { courseSaved } from '../course/read-again.ts';
 import { findUndo } from '../history/find-undo.ts';
 
 export interface Placing {
@@ -15,9 +15,11 @@ export interface Placing {
   now(): Placed;
   /** Moves figures to lessons, or out with null, as one change. */
   place(changes: readonly { pattern: string; to: number | null }[], why: string): void;
-  /** Undefined when there is nothing to take back; while a change is on its way it does nothing. */
-  undo: (() => void) | undefined;
-  redo: (() => void) | undefined;
+  /** Takes back the newest change that stands, once what is on its way has been saved; pressed twice, two of them. */
+  undo(): void;
+  redo(): void;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
   publish(name: string, note: string): void;
   /** Keeps the plan by a name; the classes follow the published one on. */
   keep(name: string, note: string): void;
@@ -40,6 +42,8 @@ export function usePlacing(): Placing {
   );
   const [failure, setFailure] = useState<Pick<Placing, 'error' | 'clash'>>();
   const { undo, redo } = findUndo(history, me.id);
+  /** One undo after the other: which is the next is known when the last has been saved. */
+  const turn = useRef(Promise.resolve());
   const key = courseQuery(course.id).queryKey;
 
   const send = (command: CourseCommand, clash?: Placing['clash']) => {
@@ -69,8 +73,12 @@ export function usePlacing(): Placing {
     });
     send({ kind: 'place', why, moves }, { moves, why });
   };
-  const takeBack = (of: string | undefined) => {
-    if (of !== undefined && !isSavingCourse(client, course.id)) send({ kind: 'undo', of });
+  const takeBack = (which: 'undo' | 'redo') => {
+    turn.current = turn.current.then(async () => {
+      await courseSaved(client, course.id);
+      const entry = findUndo(client.getQueryData(key)?.history ?? [], me.id)[which];
+      if (entry) send({ kind: 'undo', of: entry.id });
+    });
   };
   const actions = useSameActions({
     now,
@@ -78,13 +86,13 @@ export function usePlacing(): Placing {
     dismiss: () => setFailure(undefined),
     keep: (name: string, note: string) => send({ kind: 'keep', name, note }),
     publish: (name: string, note: string) => send({ kind: 'publish', name, note }),
-    undo: () => takeBack(undo?.id),
-    redo: () => takeBack(redo?.id),
+    undo: () => takeBack('undo'),
+    redo: () => takeBack('redo'),
   });
   return useSame({
     ...actions,
-    undo: undo && actions.undo,
-    redo: redo && actions.redo,
+    canUndo: undo !== undefined,
+    canRedo: redo !== undefined,
     error: failure?.error,
     clash: failure?.clash,
   });
