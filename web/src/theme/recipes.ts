@@ -36,6 +36,26 @@ const button = defineRecipe({
   defaultVariants: { look: 'choice', size: 'normal' },
 });
 
+/**
+ * A ground whose right edge comes down in three steps. Drawn and not cut out, which would cut off the ring around what
+ * has the focus.
+ */
+const stairs = (fill: string) => ({
+  backgroundImage: Array.from({ length: 3 }, () => `linear-gradient({colors.${fill}} 0 0)`).join(', '),
+  backgroundSize: 'calc(100% - 10px) 100%, calc(100% - 5px) 66%, 100% 33%',
+  backgroundPosition: 'left bottom',
+  backgroundOrigin: 'border-box',
+  backgroundRepeat: 'no-repeat',
+  backgroundColor: 'transparent',
+});
+
+/** Along the two edges that are straight. */
+const alongStairs = (color: string) => ({
+  borderColor: 'transparent',
+  borderLeftColor: color,
+  borderBottomColor: color,
+});
+
 /** A figure wherever it lies: its edge says its strand, its fill whether it is broken, chosen or left out. */
 const figureChip = defineRecipe({
   base: {
@@ -59,9 +79,7 @@ const figureChip = defineRecipe({
     strand: {
       basic: { borderRadius: '0', borderLeftWidth: '5px' },
       pattern: {
-        clipPath:
-          'polygon(0 0, calc(100% - 10px) 0, calc(100% - 10px) 34%, calc(100% - 5px) 34%, calc(100% - 5px) 67%, 100% 67%, 100% 100%, 0 100%)',
-        bg: 'leadTint',
+        ...stairs('leadTint'),
         borderColor: 'transparent',
         borderLeftColor: 'lead',
         pr: '3',
@@ -83,6 +101,10 @@ const figureChip = defineRecipe({
       },
     },
   },
+  compoundVariants: [
+    { strand: 'pattern', state: 'chosen', css: { ...stairs('nowTint'), ...alongStairs('now') } },
+    { strand: 'pattern', state: 'broken', css: { ...stairs('stopTint'), ...alongStairs('stop') } },
+  ],
   defaultVariants: { strand: 'pattern', state: 'calm' },
 });
 

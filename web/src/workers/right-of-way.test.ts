@@ -57,6 +57,20 @@ describe('work beside the page', () => {
     expect(asked()).toBeLessThan(20);
   });
 
+  it.each([
+    ['goes on as soon as the page rests', true, 0, 20],
+    ['rests longer while the page is busy, but not for ever', false, 150, 400],
+  ])('%s', async (_, isAtRest, least, most) => {
+    const requestIdleCallback = (settle: () => void) => isAtRest && settle();
+    Object.assign(page, { requestIdleCallback });
+    happen('keydown');
+    await new Promise(resolve => setTimeout(resolve, 260));
+    const rest = asked();
+    Object.assign(page, { requestIdleCallback: undefined });
+    expect(rest).toBeGreaterThanOrEqual(least);
+    expect(rest).toBeLessThan(most);
+  });
+
   it('rests for a short while when something found is drawn', async () => {
     const { followHands, restWhenTimed, restWhileDrawn, rightOfWay } = await open(true);
     performance.now = untimed;

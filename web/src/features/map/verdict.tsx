@@ -83,7 +83,7 @@ function Broken({ rule, mends, first, library, moves }: BrokenProps) {
             return (
               <Button key={words} size="small" textAlign="left" onClick={() => moves.move(mend.moves, words)}>
                 {words}
-                {mend === first && <Label>key .</Label>}
+                {mend === first && <Label whiteSpace="nowrap">key .</Label>}
               </Button>
             );
           })}
