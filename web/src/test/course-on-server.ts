@@ -1,0 +1,85 @@
+import type { CourseAnswer, CourseCommand, HistoryEntry } from '@map-step/contract';
+import { applyChanges, type Course, type FieldChange, placedInOrder, reverseChanges } from '@map-step/core';
+
+interface Order {
+  readonly seen: number;
+  readonly command: CourseCommand;
+}
+
+/** What a server does with the commands of a course, as far as the map can tell; put in the place of `fetch`. */
+export class CourseOnServer {
+  answer: CourseAnswer;
+  readonly orders: Order[] = [];
+  /** What is answered next instead of doing anything. */
+  refusal: { readonly status: number; readonly body: object } | undefined;
+  #changes = new Map<string, readonly FieldChange[]>();
+  #held: (() => void)[] | undefined;
+  readonly #person: string;
+
+  constructor(course: Course, person: string) {
+    this.#person = person;
+    this.answer = { course: placedInOrder(course), version: 1, published: null, sections: [], history: [] };
+  }
+
+  /** From now on answers wait until they are let go. */
+  hold(): void {
+    this.#held = [];
+  }
+
+  letGo(): void {
+    for (const answer of this.#held ?? []) answer();
+    this.#held = undefined;
+  }
+
+  readonly fetch = async (_: string, { body }: { body?: string } = {}): Promise<Response> => {
+    const held = this.#held;
+    if (held) await new Promise<void>(resolve => held.push(resolve));
+    if (!body) return Response.json(this.answer);
+    const order = JSON.parse(body) as Order;
+    this.orders.push(order);
+    const { refusal } = this;
+    this.refusal = undefined;
+    if (refusal) return Response.json(refusal.body, { status: refusal.status });
+    this.#run(order.command);
+    return Response.json(this.answer);
+  };
+
+  #run(command: CourseCommand): void {
+    const id = String(this.answer.version);
+    const changes = this.#changesOf(command);
+    const changed = applyChanges(this.answer.course, changes);
+    if (!changed.ok) throw new Error('the test moves a figure from where it does not lie');
+    this.#changes.set(id, changes);
+    const undoes = command.kind === 'undo' ? command.of : null;
+    const what = command.kind === 'place' ? command.why : command.kind;
+    const entry: HistoryEntry = {
+      id,
+      kind: command.kind,
+      what,
+      by: this.#person,
+      at: '2026-03-09T18:00:00Z',
+      undoes,
+      undone: false,
+    };
+    this.answer = {
+      ...this.answer,
+      course: placedInOrder(changed.value),
+      version: this.answer.version + 1,
+      history: [
+        entry,
+        ...this.answer.history.map(other => (other.id === undoes ? { ...other, undone: true } : other)),
+      ],
+    };
+  }
+
+  #changesOf(command: CourseCommand): readonly FieldChange[] {
+    const at = (pattern: string, lesson: number | null) => (lesson === null ? null : { pattern, lesson });
+    if (command.kind === 'undo') return reverseChanges(this.#changes.get(command.of) ?? []);
+    if (command.kind !== 'place') return [];
+    return command.moves.map(({ pattern, from, to }) => ({
+      field: `placed/${pattern}`,
+      from: at(pattern, from),
+      to: at(pattern, to),
+    }));
+  }
+}
