@@ -1,8 +1,8 @@
 import { openLibrary, type Placed, readDocument, type StudioDocument } from '@map-step/core';
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { renderHook, waitFor } from '@testing-library/react';
+import { cleanup, renderHook, waitFor } from '@testing-library/react';
 import { type ReactNode, useMemo, useState } from 'react';
-import { vi } from 'vitest';
+import { onTestFinished, vi } from 'vitest';
 import demo from '../../../demo/tarn-street.json?raw';
 import { courseQuery } from '../features/course/course-queries.ts';
 import {
@@ -18,7 +18,7 @@ import { CourseOnServer } from './course-on-server.ts';
 export const DIRECTOR = 'ottilie-marsh';
 const COURSE = 'hustle-1';
 
-export const studio = readDemo();
+const studio = readDemo();
 const library = openLibrary({ patterns: [], elements: [], dances: [], levels: [], ...studio });
 
 function readDemo(): StudioDocument {
@@ -49,13 +49,20 @@ export function renderInCourse<Result>(hook: () => Result, { role = 'director' }
   );
   const rendered = renderHook(hook, { wrapper });
   const view = () => shown.view as CourseView;
+  const saved = () => waitFor(() => expectSaved(client));
+  onTestFinished(async () => {
+    // What is still on its way would reach the server of the next test.
+    await saved();
+    cleanup();
+    vi.unstubAllGlobals();
+  });
   return {
     ...rendered,
     server,
     client,
     view,
     lessonOf: (id: string) => view().draft.placed[id],
-    saved: () => waitFor(() => expectSaved(client)),
+    saved,
   };
 }
 

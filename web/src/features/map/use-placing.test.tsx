@@ -1,13 +1,8 @@
 // @vitest-environment happy-dom
-import { act, cleanup, waitFor } from '@testing-library/react';
-import { afterEach, expect, test, vi } from 'vitest';
+import { act, waitFor } from '@testing-library/react';
+import { expect, test } from 'vitest';
 import { renderInCourse } from '../../test/in-course.tsx';
 import { usePlacing } from './use-placing.ts';
-
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 const open = () => {
   const page = renderInCourse(usePlacing);
