@@ -51,6 +51,7 @@ describe('work beside the page', () => {
     ['pointerdown', {}],
     ['pointermove', { buttons: 1 }],
     ['wheel', {}],
+    ['focusin', {}],
   ])('rests after a %s, once', (type, more) => {
     happen(type, more);
     expect(asked()).toBeGreaterThanOrEqual(150);

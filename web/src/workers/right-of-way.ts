@@ -12,7 +12,8 @@ const LONGEST_MILLISECONDS = 600;
 /** As long as it takes to draw a plan that was found. */
 const FOUND_MILLISECONDS = 60;
 
-const HANDS = ['keydown', 'pointerdown', 'pointermove', 'wheel'] as const;
+/** What takes the focus is drawn otherwise, whoever gave it. */
+const HANDS = ['keydown', 'pointerdown', 'pointermove', 'wheel', 'focusin'] as const;
 
 /** Undefined where the page shares no memory with its workers: then nothing rests. */
 export const rightOfWay: RightOfWay | undefined = globalThis.crossOriginIsolated

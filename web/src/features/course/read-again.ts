@@ -1,32 +1,29 @@
 import type { Change } from '@map-step/contract';
-import type { QueryClient } from '@tanstack/react-query';
+import type { InvalidateQueryFilters, QueryClient } from '@tanstack/react-query';
 import { sessionQuery } from '../session/session-queries.ts';
 import { courseQuery, keys } from './course-queries.ts';
 
 /** Reads again what has changed, unless it is here already. */
 export function readAgain(client: QueryClient, change: Change): void {
-  if (change.topic === 'everything') {
-    const others = ({ queryKey }: { queryKey: readonly unknown[] }) =>
-      queryKey[0] !== sessionQuery.queryKey[0];
-    void client.invalidateQueries({ predicate: others });
-    return;
-  }
-  if (change.topic === 'course') {
-    void client.invalidateQueries({ queryKey: keys.courses });
-    readCourseAgain(client, change);
-    return;
-  }
-  for (const queryKey of changedKeys(change)) void client.invalidateQueries({ queryKey });
+  if (change.topic === 'course') readCourseAgain(client, change);
+  for (const filters of filtersOf(change)) void client.invalidateQueries(filters);
 }
 
-function changedKeys({ topic, id }: Change): readonly (readonly string[])[] {
+/** What is read again whatever is here. */
+function filtersOf({ topic, id }: Change): readonly InvalidateQueryFilters[] {
   switch (topic) {
+    case 'course':
+      return [{ queryKey: keys.courses }];
     case 'section':
-      return [keys.section(id), keys.courses];
+      return [{ queryKey: keys.section(id) }, { queryKey: keys.courses }];
     case 'material':
-      return [keys.material];
+      return [{ queryKey: keys.material }];
+    case 'job':
+      return [{ queryKey: ['job', id] }];
+    case 'everything':
+      return [{ predicate: ({ queryKey }) => queryKey[0] !== sessionQuery.queryKey[0] }];
     default:
-      return [[topic, id]];
+      return topic satisfies never;
   }
 }
 
