@@ -75,6 +75,7 @@ export class CourseOnServer {
   #changesOf(command: CourseCommand): readonly FieldChange[] {
     const at = (pattern: string, lesson: number | null) => (lesson === null ? null : { pattern, lesson });
     if (command.kind === 'undo') return reverseChanges(this.#changes.get(command.of) ?? []);
+    if (command.kind === 'edit') return command.changes;
     if (command.kind !== 'place') return [];
     return command.moves.map(({ pattern, from, to }) => ({
       field: `placed/${pattern}`,

@@ -4,6 +4,7 @@ import { act, waitFor } from '@testing-library/react';
 import { beforeEach, expect, test, vi } from 'vitest';
 import { renderInCourse } from '../../test/in-course.tsx';
 import { beginRun, type RunUnderTest } from '../../test/run-under-test.ts';
+import { painted } from '../../ui/painted.ts';
 import { usePlanner } from './use-planner.ts';
 
 /** A planner that finds what the test says. */
@@ -80,7 +81,7 @@ test('while the plan as it is is shown a better one does not change the board; t
   await finds(3);
   act(() => planner().show(false));
   await finds(2);
-  await new Promise(resolve => setTimeout(resolve, 150));
+  await act(painted);
   await boardShows(before);
   act(() => planner().show(true));
   await boardShows(2);
