@@ -25,7 +25,7 @@ export default defineConfig({
           hookTimeout: 120_000,
         },
       },
-      { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'] } },
+      { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], testTimeout: 120_000 } },
     ],
   },
 });

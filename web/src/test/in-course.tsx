@@ -1,6 +1,6 @@
 import { openLibrary, type Placed, readDocument, type StudioDocument } from '@map-step/core';
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { cleanup, renderHook, waitFor } from '@testing-library/react';
+import { cleanup, configure, renderHook, waitFor } from '@testing-library/react';
 import { type ReactNode, useMemo, useState } from 'react';
 import { onTestFinished, vi } from 'vitest';
 import demo from '../../../demo/tarn-street.json?raw';
@@ -14,6 +14,9 @@ import {
   problemOf,
 } from '../features/course/course-view.ts';
 import { CourseOnServer } from './course-on-server.ts';
+
+// A busy machine takes longer than what the library waits by itself.
+configure({ asyncUtilTimeout: 60_000 });
 
 export const DIRECTOR = 'ottilie-marsh';
 const COURSE = 'hustle-1';

@@ -15,7 +15,7 @@ async function open(isIsolated: boolean) {
   return await import('./right-of-way.ts');
 }
 
-/** Milliseconds that pass while somebody asks how late it is. */
+/** Milliseconds that somebody who asks how late it is has to rest, by a clock that only the test moves. */
 function asked(): number {
   const begun = Date.now();
   performance.now();
@@ -31,19 +31,26 @@ describe('work beside the page', () => {
     isShared = rightOfWay !== undefined;
     if (rightOfWay) restWhenTimed(rightOfWay);
     unfollow = followHands();
+    vi.useFakeTimers({ toFake: ['Date', 'setTimeout', 'clearTimeout'] });
+    vi.spyOn(Atomics, 'wait').mockImplementation((_, __, ___, rest = 0) => {
+      vi.setSystemTime(Date.now() + rest);
+      return 'timed-out';
+    });
   });
 
   afterEach(() => {
     unfollow();
     performance.now = untimed;
+    vi.restoreAllMocks();
+    vi.useRealTimers();
     vi.unstubAllGlobals();
   });
 
   it('goes on as long as no hand is on the page', () => {
     expect(isShared).toBe(true);
-    expect(asked()).toBeLessThan(20);
+    expect(asked()).toBe(0);
     happen('pointermove', { buttons: 0 });
-    expect(asked()).toBeLessThan(20);
+    expect(asked()).toBe(0);
   });
 
   it.each([
@@ -54,22 +61,20 @@ describe('work beside the page', () => {
     ['focusin', {}],
   ])('rests after a %s, once', (type, more) => {
     happen(type, more);
-    expect(asked()).toBeGreaterThanOrEqual(150);
-    expect(asked()).toBeLessThan(20);
+    expect(asked()).toBe(600);
+    expect(asked()).toBe(0);
   });
 
   it.each([
-    ['goes on as soon as the page rests', true, 0, 20],
-    ['rests longer while the page is busy, but not for ever', false, 150, 400],
-  ])('%s', async (_, isAtRest, least, most) => {
+    ['goes on as soon as the page rests', true, 0],
+    ['rests longer while the page is busy, but not for ever', false, 340],
+  ])('%s', async (_, isAtRest, rest) => {
     const requestIdleCallback = (settle: () => void) => isAtRest && settle();
     Object.assign(page, { requestIdleCallback });
     happen('keydown');
-    await new Promise(resolve => setTimeout(resolve, 260));
-    const rest = asked();
+    await vi.advanceTimersByTimeAsync(260);
+    expect(asked()).toBe(rest);
     Object.assign(page, { requestIdleCallback: undefined });
-    expect(rest).toBeGreaterThanOrEqual(least);
-    expect(rest).toBeLessThan(most);
   });
 
   it('rests for a short while when something found is drawn', async () => {
@@ -77,18 +82,16 @@ describe('work beside the page', () => {
     performance.now = untimed;
     if (rightOfWay) restWhenTimed(rightOfWay);
     restWhileDrawn();
-    const rest = asked();
-    expect(rest).toBeGreaterThanOrEqual(40);
-    expect(rest).toBeLessThan(150);
+    expect(asked()).toBe(60);
     followHands()();
     happen('keydown');
-    expect(asked()).toBeLessThan(20);
+    expect(asked()).toBe(0);
   });
 
   it('hears no hand any more once it is over', () => {
     unfollow();
     happen('keydown');
-    expect(asked()).toBeLessThan(20);
+    expect(asked()).toBe(0);
   });
 
   it('is not slept away by a page whose clock is far ahead', async () => {
@@ -97,7 +100,7 @@ describe('work beside the page', () => {
     const way = new Int32Array(new SharedArrayBuffer(4));
     way[0] = Date.now() + 3_600_000;
     restWhenTimed(way);
-    expect(asked()).toBeLessThan(20);
+    expect(asked()).toBe(0);
   });
 
   it('has no right of way to share where a page is not on its own, and a hand does no harm', async () => {
