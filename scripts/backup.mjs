@@ -1,35 +1,44 @@
 // `npm run backup -- FILE` and `npm run restore -- FILE`: the whole database, with history, sessions and links.
 // Restoring replaces what is in the database, in one transaction.
 import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { chmodSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { ensurePostgres, findBinaries, startCluster } from './postgres.mjs';
+import { connectionOf, ensurePostgres, findBinaries, startCluster } from './postgres.mjs';
 import { giveUp, say } from './say.mjs';
 
 /** Roles belong to a cluster, not to a database: a fresh one must have this before its rights come in. */
-const MAKE_ROLE =
-  'DO $$ BEGIN CREATE ROLE map_step_studio NOLOGIN; EXCEPTION WHEN duplicate_object THEN NULL; END $$';
+const MAKE_ROLE = `DO $$ BEGIN
+  IF NOT EXISTS (SELECT FROM pg_roles WHERE rolname = 'map_step_studio') THEN
+    CREATE ROLE map_step_studio NOLOGIN;
+  END IF;
+  IF NOT pg_has_role(CURRENT_USER, 'map_step_studio', 'MEMBER') THEN
+    GRANT map_step_studio TO CURRENT_USER;
+  END IF;
+END $$`;
 
+/** The file holds everything that anybody wrote here: only its owner may read it. */
 export function backup(url, file) {
-  run('pg_dump', ['--format=custom', '--no-owner', `--file=${file}`, url]);
+  const before = process.umask(0o077);
+  try {
+    if (existsSync(file)) chmodSync(file, 0o600);
+    run(url, 'pg_dump', ['--format=custom', '--no-owner', `--file=${file}`]);
+  } finally {
+    process.umask(before);
+  }
 }
 
 export function restore(url, file) {
   if (!existsSync(file)) giveUp(`There is no file ${file}.`);
-  run('psql', ['--quiet', '--no-psqlrc', '--set=ON_ERROR_STOP=1', `--command=${MAKE_ROLE}`, url]);
-  run('pg_restore', [
-    '--clean',
-    '--if-exists',
-    '--no-owner',
-    '--single-transaction',
-    `--dbname=${url}`,
-    file,
-  ]);
+  run(url, 'psql', ['--quiet', '--no-psqlrc', '--set=ON_ERROR_STOP=1', `--command=${MAKE_ROLE}`]);
+  const whole = ['--clean', '--if-exists', '--no-owner', '--single-transaction'];
+  run(url, 'pg_restore', whole, file);
 }
 
-function run(program, args) {
-  const { status, stderr } = spawnSync(join(findBinaries(), program), args, { encoding: 'utf8' });
+function run(url, program, args, ...rest) {
+  const { env, name } = connectionOf(url);
+  const all = [...args, `--dbname=${name}`, ...rest];
+  const { status, stderr } = spawnSync(join(findBinaries(), program), all, { encoding: 'utf8', env });
   if (status !== 0) giveUp(`${program} failed; nothing was changed.\n${stderr.trim()}`);
 }
 

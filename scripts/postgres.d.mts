@@ -1,10 +1,15 @@
 export interface Cluster {
+  /** For the plain role that owns the data. */
   url(database: string): string;
+  /** For the cluster's own superuser, which the product itself never is. */
+  adminUrl(database: string): string;
   stop(): unknown;
   /** False when somebody else had started it. */
   readonly owned: boolean;
 }
 export function ensurePostgres(): void;
+/** How PostgreSQL's own programs reach a database, without a secret among their arguments. */
+export function connectionOf(url: string): { env: NodeJS.ProcessEnv; name: string };
 export interface ThrowawayCluster extends Cluster {
   /** Stops it and removes its data. */
   remove(): void;

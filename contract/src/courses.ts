@@ -15,8 +15,8 @@ import {
 } from '@map-step/core';
 import { z } from 'zod';
 import { editCommand, type HistoryEntry, undoCommand } from './commands.ts';
+import { id } from './ids.ts';
 
-const id = z.string().regex(/^[a-z0-9-]{1,64}$/);
 const lesson = z.int().min(1).max(100);
 
 /** One item to another lesson, or out; `from` is what the person saw. */
@@ -87,11 +87,14 @@ export interface CourseVersionsAnswer {
   readonly versions: readonly PlanVersion[];
 }
 
+/** A class as everybody of the studio may see it. */
+export type CourseClass = Omit<Section, 'students'>;
+
 export interface CourseAnswer {
   readonly course: Course;
   readonly version: number;
   readonly published: PlanVersion | null;
-  readonly sections: readonly Section[];
+  readonly sections: readonly CourseClass[];
   /** The newest first. */
   readonly history: readonly HistoryEntry[];
 }

@@ -8,7 +8,10 @@ export const ERROR_STATUS = {
   'not-allowed': 403,
   /** The session is another one than the page was loaded with. */
   'old-page': 403,
+  /** Asked for under the name of another server, or from a page of one. */
+  'wrong-host': 403,
   'not-found': 404,
+  'too-slow': 408,
   stale: 409,
   conflict: 409,
   'link-expired': 410,

@@ -5,7 +5,9 @@ import {
   type Check,
   type Log,
   logSchema,
+  markdownSchema,
   markSchema,
+  type Role,
   type Section,
   type Student,
 } from '@map-step/core';
@@ -22,12 +24,10 @@ export const attendanceBody = z.strictObject({ attendance: z.array(attendanceEnt
 const markEntry = markSchema.omit({ by: true });
 export const markBody = z.strictObject({ marks: z.array(markEntry).min(1).max(500) });
 
-const markdown = z.string().max(100_000);
-
 export const finishBody = z.strictObject({
   logs: z.array(logEntry).max(200),
   recaps: z
-    .array(z.strictObject({ audience: z.enum(['students', 'staff']), markdown }))
+    .array(z.strictObject({ audience: z.enum(['students', 'staff']), markdown: markdownSchema }))
     .min(1)
     .max(2),
 });
@@ -44,7 +44,10 @@ export interface RecapAnswer {
   readonly audience: Audience;
   readonly version: number;
   readonly markdown: string;
+  /** When its text was published last. */
   readonly published: string | null;
+  /** True when the text is another one than what was published. */
+  readonly isChanged: boolean;
   /** Links to it that still work. */
   readonly links: number;
 }
@@ -56,8 +59,11 @@ export interface RecapDetail {
 }
 
 export interface SectionAnswer {
+  /** Without its students, their names, who was here and what was noted for whoever is not on its staff today. */
   readonly section: Section;
   readonly version: number;
+  /** How many are in it, by the role they dance. */
+  readonly counts: { readonly [role in Role]: number };
   readonly students: readonly Student[];
   /** In the order in which the server got them, as is the attendance. */
   readonly logs: readonly Log[];

@@ -1,3 +1,4 @@
+import { isTimeZone } from '@map-step/core';
 import { z } from 'zod';
 import type { StaffRole } from './routes.ts';
 
@@ -11,7 +12,7 @@ export const setupBody = z.strictObject({
   name: z.string().trim().min(1).max(200),
   email,
   password,
-  timezone: z.string().min(1).max(64),
+  timezone: z.string().max(64).refine(isTimeZone, 'expected a time zone such as Europe/London'),
 });
 
 export interface SignedInPerson {
@@ -25,8 +26,11 @@ export interface SessionAnswer {
   readonly person: SignedInPerson | null;
   /** Sent back with every change. */
   readonly csrf: string | null;
-  /** People to sign in as with one click; only in demo mode. */
-  readonly demo: readonly Omit<SignedInPerson, 'studio'>[];
+  /** The studio of the demo, with the people to sign in as with one click; null on any other server. */
+  readonly demo: {
+    readonly studio: string;
+    readonly people: readonly Omit<SignedInPerson, 'studio'>[];
+  } | null;
   /** True on a server that has no studio yet. */
   readonly empty: boolean;
   /** YYYY-MM-DD on the server's clock, in the studio's time zone. */

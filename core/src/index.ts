@@ -21,17 +21,27 @@ export {
 } from './history/changes.ts';
 export { type Contradiction, findContradictions, type Witnessed } from './history/contradictions.ts';
 export { type CsvFault, type CsvRow, readCsv, writeCsv } from './interchange/csv.ts';
-export { type FileFault, readDocument, readJson, readShape } from './interchange/read-json.ts';
-export { findJsonFault, MAX_DEPTH } from './interchange/scan-json.ts';
+export { type FileFault, isBrokenText, readDocument, readJson, readShape } from './interchange/read-json.ts';
+export { findJsonFault, type JsonBounds, MAX_DEPTH } from './interchange/scan-json.ts';
 export {
   attendance as attendanceSchema,
   check as checkSchema,
+  combination as combinationSchema,
   costWeights as costWeightsSchema,
   course as courseSchema,
+  dance as danceSchema,
+  element as elementSchema,
+  level as levelSchema,
   log as logSchema,
   mark as markSchema,
+  markdown as markdownSchema,
   pattern as patternSchema,
+  person as personSchema,
+  plan as planSchema,
+  recap as recapSchema,
+  room as roomSchema,
   section as sectionSchema,
+  student as studentSchema,
 } from './interchange/schema.ts';
 export { addDays, daysBetween, shiftDates } from './interchange/shift-dates.ts';
 export {
@@ -171,6 +181,7 @@ export type {
 export { parseBeats, printBeats } from './model/fraction.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
 export { failure, type Result, success } from './model/result.ts';
+export { isTimeZone } from './model/time-zone.ts';
 export { CoreError, type Tenths, TICKS_PER_BEAT, type Ticks, ticks } from './model/units.ts';
 export { describePlan, type PlanAnswer, type PlanKnowledge } from './plan/answer.ts';
 export { buildPlanProblem, lessonCapacity } from './plan/build-problem.ts';

@@ -67,13 +67,16 @@ async function captureTraces(databaseUrl: string, size: StudioSize): Promise<Tra
     logger: pino({ level: 'silent' }),
     now: () => new Date(),
     demo: true,
+    secret: 'bench',
   };
   const app = createApp(deps, {
     databaseUrl,
-    secret: 'bench',
     secure: false,
     pages: 'none',
     signInLimit: 99,
+    anonymousLimit: 1_000_000,
+    hosts: [],
+    proxies: ['loopback'],
   });
   const server = createServer(app.express);
   await new Promise<void>(resolve => server.listen(0, '127.0.0.1', resolve));

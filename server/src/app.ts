@@ -1,6 +1,5 @@
-import { ROUTES } from '@map-step/contract';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type Request, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
@@ -10,21 +9,31 @@ import { figureRoutes } from './features/figures/figure-routes.ts';
 import { healthRoutes } from './features/health/health-routes.ts';
 import { jobRoutes } from './features/jobs/job-routes.ts';
 import { liveRoutes } from './features/live/live-routes.ts';
+import { requireOwnClass } from './features/sections/rights.ts';
 import { sectionRoutes } from './features/sections/section-routes.ts';
 import { sessionRoutes } from './features/session/session-routes.ts';
+import { identify } from './features/session/session-service.ts';
 import { shareRoutes } from './features/share/share-routes.ts';
-import { IMPORT_PATH, studioRoutes } from './features/studio/studio-routes.ts';
-import { errorHandler } from './http/errors.ts';
+import { studioRoutes } from './features/studio/studio-routes.ts';
+import { describeError, errorHandler } from './http/errors.ts';
+import { knownHosts } from './http/hosts.ts';
 import { HttpFault } from './http/http-fault.ts';
+import { endUnfinished } from './http/loose-ends.ts';
 import { mountPages, securityHeaders } from './http/pages.ts';
 import { mountRoutes } from './http/route.ts';
 import { createSessions, type SessionOptions } from './http/session.ts';
 import { signInTries } from './http/sign-in-tries.ts';
 
-export interface AppOptions extends SessionOptions {
+export interface AppOptions extends Omit<SessionOptions, 'secret'> {
   readonly pages: string;
   /** Sign-in attempts from one address in a quarter of an hour. */
   readonly signInLimit: number;
+  /** Requests of nobody in particular from one address in a minute. */
+  readonly anonymousLimit: number;
+  /** Names under which this server is reached, besides those of its own machine. */
+  readonly hosts: readonly string[];
+  /** Which proxies are believed about who asks and how: addresses, or `loopback`. */
+  readonly proxies: readonly string[];
 }
 
 export interface App {
@@ -32,24 +41,24 @@ export interface App {
   close(): Promise<void>;
 }
 
-const MAX_BODY = '1mb';
-const MAX_IMPORT = '32mb';
-const QUARTER_HOUR_MS = 900_000;
+const MINUTE_MS = 60_000;
+const QUARTER_HOUR_MS = 15 * MINUTE_MS;
 
 /** Builds the server from its parts; it listens to nothing yet. */
 export function createApp(deps: Deps, options: AppOptions): App {
   const app = express();
-  const sessions = createSessions(options);
+  const sessions = createSessions({ ...options, secret: deps.secret });
   app.disable('x-powered-by').disable('etag');
-  app.use(securityHeaders, compression({ level: 3 }));
+  app.set('trust proxy', options.proxies).set('query parser', 'simple');
+  app.use(endUnfinished, securityHeaders, knownHosts(options.hosts), compression({ level: 3 }));
   app.use('/api', requestLog(deps), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  app.use([IMPORT_PATH, ROUTES['table.import'].path], express.text({ type: () => true, limit: MAX_IMPORT }));
-  app.use('/api', express.text({ type: 'application/json', limit: MAX_BODY }), sessions.handler);
-  app.post(['/api/session', '/api/setup'], signInLimit(deps, options));
-  mountRoutes(app, deps, [
+  app.use('/api', sessions.handler, anonymousLimit(options));
+  app.post(['/api/session', '/api/session/demo', '/api/setup'], signInLimit(deps, options));
+  const guards = { identify: (request: Request) => identify(deps, request), requireOwnClass };
+  mountRoutes(app, deps, guards, [
     ...healthRoutes,
     ...liveRoutes,
     ...sessionRoutes,
@@ -69,23 +78,37 @@ export function createApp(deps: Deps, options: AppOptions): App {
   return { express: app, close: sessions.close };
 }
 
-/** One line a request, without names, bodies, cookies or the secrets that stand in addresses. */
+/** One line a request, by the name of its route: no address, which may hold a secret, no names, bodies or cookies. */
 function requestLog({ logger }: Deps) {
   return pinoHttp({
     logger,
     serializers: {
-      req: (request: { method: string; url: string }) => ({
-        method: request.method,
-        url: request.url.replace(/\/share\/[^/?]+/, '/share/…'),
-      }),
+      req: ({ method }: { method: string }) => ({ method }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
+      err: describeError,
     },
     quietReqLogger: true,
+    customAttributeKeys: { responseTime: 'ms' },
+    customProps: (_request, response) => ({ route: (response as Response).locals?.route ?? 'none' }),
     customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'warn' : 'info'),
   });
 }
 
-function signInLimit({ database }: Deps, { signInLimit: limit, secret }: AppOptions) {
+/** Whoever is not signed in asks only so often, whatever they ask for. */
+function anonymousLimit({ anonymousLimit: limit }: AppOptions) {
+  return rateLimit({
+    windowMs: MINUTE_MS,
+    limit,
+    skip: request => request.session.owner !== undefined,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: () => {
+      throw new HttpFault('too-many', 'Too many requests from this address. Wait a minute and try again.');
+    },
+  });
+}
+
+function signInLimit({ database, secret }: Deps, { signInLimit: limit }: AppOptions) {
   return rateLimit({
     store: signInTries(database, secret),
     windowMs: QUARTER_HOUR_MS,

@@ -1,3 +1,4 @@
+import { isTimeZone } from '@map-step/core';
 import type { Logger } from 'pino';
 import type { ChangeFeed } from './db/change-feed.ts';
 import type { Database } from './db/database.ts';
@@ -12,8 +13,10 @@ export interface Deps {
   readonly now: () => Date;
   /** A fixed date for tests and pictures. */
   readonly today?: string;
-  /** True: the demo's people sign in with one click. */
+  /** True: the people of a demo studio sign in with one click. Which studio that is stands in the database. */
   readonly demo: boolean;
+  /** Signs cookies and hides what is counted. */
+  readonly secret: string;
 }
 
 /** Making one takes longer than a query. */
@@ -23,7 +26,11 @@ const formats = new Map<string, Intl.DateTimeFormat>();
 export function todayIn(deps: Deps, timezone: string): string {
   if (deps.today) return deps.today;
   const format =
-    formats.get(timezone) ?? new Intl.DateTimeFormat('en-CA', { timeZone: timezone, dateStyle: 'short' });
+    formats.get(timezone) ??
+    new Intl.DateTimeFormat('en-CA', {
+      timeZone: isTimeZone(timezone) ? timezone : 'UTC',
+      dateStyle: 'short',
+    });
   formats.set(timezone, format);
   return format.format(deps.now());
 }

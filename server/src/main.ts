@@ -7,6 +7,8 @@ import { openChangeFeed } from './db/change-feed.ts';
 import { openDatabase } from './db/database.ts';
 import type { Deps } from './deps.ts';
 import { loadDemo } from './features/studio/demo.ts';
+import { describeError } from './http/errors.ts';
+import { HTTP_DEADLINES } from './http/loose-ends.ts';
 import { type JobQueue, openJobQueue } from './jobs/job-queue.ts';
 
 const env = process.env;
@@ -35,18 +37,21 @@ const deps: Deps = {
   logger,
   now: () => new Date(),
   demo: env.MAPSTEP_DEMO === '1',
+  secret: env.SESSION_SECRET ?? randomBytes(32).toString('hex'),
   ...(env.MAPSTEP_TODAY && { today: env.MAPSTEP_TODAY }),
 };
 
 if (deps.demo && env.MAPSTEP_DEMO_FILE) await loadDemo(deps, env.MAPSTEP_DEMO_FILE).catch(giveUp);
 const app = createApp(deps, {
   databaseUrl,
-  secret: env.SESSION_SECRET ?? randomBytes(32).toString('hex'),
   secure: env.BEHIND_TLS === '1',
   pages: env.MAPSTEP_PAGES ?? 'web/dist',
   signInLimit: 20,
+  anonymousLimit: Number(env.MAPSTEP_ANONYMOUS_LIMIT ?? 600),
+  hosts: listOf(env.MAPSTEP_HOSTS),
+  proxies: listOf(env.MAPSTEP_PROXIES ?? 'loopback'),
 });
-const server = createServer(app.express);
+const server = createServer(HTTP_DEADLINES, app.express);
 server.listen(port, '127.0.0.1', () => {
   const { port: open } = server.address() as AddressInfo;
   process.stdout.write(`Map Step is at http://127.0.0.1:${open}\n`);
@@ -56,8 +61,13 @@ server.on('error', error => {
   process.exit(1);
 });
 
+/** Names with commas between them. */
+function listOf(names = ''): readonly string[] {
+  return names.split(',').flatMap(name => name.trim().toLowerCase() || []);
+}
+
 function giveUp(error: unknown): never {
-  logger.error({ err: error }, 'could not start');
+  logger.error({ fault: describeError(error) }, 'could not start');
   const reason = error instanceof Error ? error.message : 'for an unknown reason';
   process.stderr.write(
     `The database could not be prepared: ${reason || 'it does not answer'}. Check DATABASE_URL.\n`,

@@ -18,54 +18,89 @@ const SEPARATORS = [',', ';', '\t'] as const;
 
 /**
  * The rows of a text, with or without a byte order mark, whatever ends its lines; a separator other than the comma
- * is taken from the first line. Empty lines are passed over.
+ * is taken from the first line. Empty lines are passed over. Linear in the length of the text.
  */
 export function readCsv(text: string): Result<readonly CsvRow[], CsvFault> {
   const source = text.startsWith('\uFEFF') ? text.slice(1) : text;
   const separator = separatorOf(source);
   const rows: CsvRow[] = [];
   let cells: string[] = [];
-  let cell = '';
   let line = 1;
   let rowLine = 1;
-  let isQuoted = false;
-  let wasQuoted = false;
-  const endCell = () => {
-    cells.push(wasQuoted ? unguard(cell) : unguard(cell.trim()));
-    cell = '';
-    wasQuoted = false;
-  };
+  let at = 0;
   const endRow = () => {
-    endCell();
-    if (cells.some(text => text !== '')) rows.push({ line: rowLine, cells });
+    if (cells.some(cell => cell !== '')) rows.push({ line: rowLine, cells });
     cells = [];
   };
-  for (let at = 0; at < source.length; at += 1) {
-    const character = source.charAt(at);
-    if (isQuoted) {
-      if (character === '\n') line += 1;
-      if (character !== '"') cell += character;
-      else if (source.charAt(at + 1) === '"') {
-        cell += '"';
-        at += 1;
-      } else isQuoted = false;
-    } else if (character === '"' && cell.trim() === '' && !wasQuoted) {
-      isQuoted = true;
-      wasQuoted = true;
-      cell = '';
-    } else if (character === separator) endCell();
-    else if (character === '\n' || character === '\r') {
-      if (character === '\r' && source.charAt(at + 1) === '\n') at += 1;
+  while (at < source.length) {
+    const cell = readCell(source, at, separator);
+    if (cell === undefined)
+      return failure({ line: rowLine, message: 'a quote that is opened here is never closed' });
+    line += cell.breaks;
+    if (!isEnd(source.charAt(cell.end), separator)) {
+      const message = `"${source.charAt(cell.end)}" after a closing quote; write "" for a quote inside`;
+      return failure({ line, message });
+    }
+    cells.push(unguard(cell.text));
+    at = cell.end;
+    const isRowOver = source.charAt(at) !== separator;
+    if (isRowOver) {
       endRow();
+      if (source.startsWith('\r\n', at)) at += 1;
       line += 1;
       rowLine = line;
-    } else if (wasQuoted && character.trim() !== '')
-      return failure({ line, message: `"${character}" after a closing quote; write "" for a quote inside` });
-    else if (!wasQuoted) cell += character;
+    }
+    at += 1;
+    if (!isRowOver && at === source.length) cells.push('');
   }
-  if (isQuoted) return failure({ line: rowLine, message: 'a quote that is opened here is never closed' });
-  if (cell !== '' || cells.length > 0) endRow();
+  endRow();
   return success(rows);
+}
+
+interface Cell {
+  readonly text: string;
+  /** Where its separator, the end of its line or of the text stands, or what should not stand after its quote. */
+  readonly end: number;
+  /** How many lines end inside its quotes. */
+  readonly breaks: number;
+}
+
+const BLANK = /[^\S\r\n]/;
+
+/** The cell that begins at `from`; undefined when its quote is never closed. */
+function readCell(source: string, from: number, separator: string): Cell | undefined {
+  const start = skipBlanks(source, from, separator);
+  if (source.charAt(start) === '"') return readQuoted(source, start + 1, separator);
+  let end = start;
+  while (!isEnd(source.charAt(end), separator)) end += 1;
+  return { text: source.slice(from, end).trim(), end, breaks: 0 };
+}
+
+/** The cell whose quote stands before `from`. */
+function readQuoted(source: string, from: number, separator: string): Cell | undefined {
+  const parts: string[] = [];
+  let at = from;
+  for (;;) {
+    const quote = source.indexOf('"', at);
+    if (quote < 0) return undefined;
+    parts.push(source.slice(at, quote));
+    at = quote + 1;
+    if (source.charAt(at) !== '"') break;
+    parts.push('"');
+    at += 1;
+  }
+  const text = parts.join('');
+  return { text, end: skipBlanks(source, at, separator), breaks: text.split('\n').length - 1 };
+}
+
+function skipBlanks(source: string, from: number, separator: string): number {
+  let at = from;
+  while (source.charAt(at) !== separator && BLANK.test(source.charAt(at))) at += 1;
+  return at;
+}
+
+function isEnd(character: string, separator: string): boolean {
+  return character === '' || character === separator || character === '\n' || character === '\r';
 }
 
 /** The text of rows: commas, CRLF, quotes only where they are needed. */

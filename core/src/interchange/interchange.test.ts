@@ -81,7 +81,7 @@ test('the scanner agrees with the platform’s parser on any text near JSON', ()
       } catch {
         parses = false;
       }
-      expect(findJsonFault(text, 1000) === undefined).toBe(parses);
+      expect(findJsonFault(text, { depth: 1000 }) === undefined).toBe(parses);
     }),
     { seed: 41, numRuns: 1000 },
   );

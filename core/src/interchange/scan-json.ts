@@ -9,17 +9,26 @@ export interface JsonFault {
 
 export const MAX_DEPTH = 32;
 
-// biome-ignore lint/suspicious/noControlCharactersInRegex: JSON forbids them unescaped in strings
-const STRING = /"(?:[^"\\\u0000-\u001f]|\\(?:["\\/bfnrt]|u[0-9a-fA-F]{4}))*"/y;
+const ESCAPE = /\\(?:["\\/bfnrt]|u[0-9a-fA-F]{4})/y;
 const NUMBER = /-?(?:0|[1-9]\d*)(?:\.\d+)?(?:[eE][+-]?\d+)?/y;
 const WORD = /true|false|null/y;
 const SPACE = /[ \t\n\r]*/y;
 
 type Expectation = 'value' | 'first-value' | 'first-key' | 'key' | 'colon' | 'next';
 
-/** Undefined when the text is JSON no deeper than `maxDepth`. */
-export function findJsonFault(text: string, maxDepth: number = MAX_DEPTH): JsonFault | undefined {
+export interface JsonBounds {
+  readonly depth: number;
+  /** How many values the text may hold in all; no bound when it is left out. */
+  readonly values?: number;
+}
+
+/** Undefined when the text is JSON within these bounds. */
+export function findJsonFault(
+  text: string,
+  { depth, values = Number.POSITIVE_INFINITY }: JsonBounds = { depth: MAX_DEPTH },
+): JsonFault | undefined {
   const open: ('{' | '[')[] = [];
+  let count = 0;
   let expected: Expectation = 'value';
   let position = skip(SPACE, text, 0);
   while (position < text.length) {
@@ -40,23 +49,48 @@ export function findJsonFault(text: string, maxDepth: number = MAX_DEPTH): JsonF
       if (character !== ':') return { position, message: 'expected ":" after a key' };
       expected = 'value';
     } else if (expected === 'key' || expected === 'first-key') {
-      end = skip(STRING, text, position);
+      end = skipString(text, position);
       if (end === position) return { position, message: 'expected a key in double quotes' };
       expected = 'colon';
     } else if (character === '{' || character === '[') {
       open.push(character);
-      if (open.length > maxDepth) return { position, message: `nests deeper than ${maxDepth} levels` };
+      if (open.length > depth) return { position, message: `nests deeper than ${depth} levels` };
+      count += 1;
       expected = character === '{' ? 'first-key' : 'first-value';
     } else {
-      end = Math.max(...[STRING, NUMBER, WORD].map(token => skip(token, text, position)));
+      end =
+        character === '"'
+          ? skipString(text, position)
+          : Math.max(skip(NUMBER, text, position), skip(WORD, text, position));
       if (end === position) return { position, message: 'expected a value' };
       expected = 'next';
+      count += 1;
     }
+    if (count > values) return { position, message: `holds more than ${values} values` };
     position = skip(SPACE, text, end);
   }
   if (open.length > 0 || expected !== 'next')
     return { position: text.length, message: 'the file ends too early' };
   return undefined;
+}
+
+const QUOTE = 0x22;
+const BACKSLASH = 0x5c;
+const FIRST_PRINTED = 0x20;
+
+/** The end of the string that begins here; `position` itself where there is none. Strings of any length. */
+function skipString(text: string, position: number): number {
+  if (text.charCodeAt(position) !== QUOTE) return position;
+  let at = position + 1;
+  while (at < text.length) {
+    const code = text.charCodeAt(at);
+    if (code === QUOTE) return at + 1;
+    if (code < FIRST_PRINTED) return position;
+    const next = code === BACKSLASH ? skip(ESCAPE, text, at) : at + 1;
+    if (next === at) return position;
+    at = next;
+  }
+  return position;
 }
 
 function skip(token: RegExp, text: string, position: number): number {

@@ -1,14 +1,41 @@
 // The shape of `mapstep/1`. Its keys stand in canonical order: what is written follows it.
 import { z } from 'zod';
 import { parseBeats } from '../model/fraction.ts';
+import { isTimeZone } from '../model/time-zone.ts';
 
 const maybe = z.exactOptional;
+/** A list with a bound, as every list here has one. */
+const list = <Entry extends z.ZodType>(entry: Entry, most: number) => z.array(entry).max(most);
+const MOST_FAULTS = 200;
+
+/** A list that may be long: each entry is read by itself, and nothing more once enough of them are at fault. */
+const entries = <Entry extends z.ZodType>(entry: Entry, most: number) =>
+  list(z.unknown(), most).transform((given, context) => {
+    const read: z.output<Entry>[] = [];
+    for (const [index, input] of given.entries()) {
+      const one = entry.safeParse(input);
+      if (one.success) read.push(one.data);
+      else
+        for (const issue of one.error.issues)
+          context.issues.push({ ...issue, input, path: [index, ...issue.path] } as z.core.$ZodRawIssue);
+      if (context.issues.length >= MOST_FAULTS) break;
+    }
+    return read;
+  });
 const text = z.string().max(10_000);
+const part = z.string().max(4000);
 const name = z.string().min(1).max(200);
 const id = z.string().regex(/^[a-z0-9-]{1,64}$/, 'expected an id of a-z, 0-9 and "-", at most 64 characters');
-const date = z.iso.date('expected a date such as 2026-03-09');
+const FIRST_YEAR = '1900';
+const LAST_YEAR = '2199';
+const isInTime = (value: string) => value.slice(0, 4) >= FIRST_YEAR && value.slice(0, 4) <= LAST_YEAR;
+const NOT_IN_TIME = `expected a year from ${FIRST_YEAR} to ${LAST_YEAR}`;
+const date = z.iso.date('expected a date such as 2026-03-09').refine(isInTime, NOT_IN_TIME);
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'expected a time such as 19:30');
-const instant = z.iso.datetime('expected an instant such as 2026-03-09T18:30:00Z');
+const instant = z.iso
+  .datetime('expected an instant such as 2026-03-09T18:30:00Z')
+  .max(40)
+  .refine(isInTime, NOT_IN_TIME);
 const uuid = z.guid('expected a UUID');
 const minutes = z
   .number()
@@ -34,17 +61,20 @@ const split = z.enum(['straight', 'swung']);
 const layer = z.enum(['steps', 'timing', 'partner', 'technique', 'tempo']);
 const tempo = z.strictObject({ min: z.number().min(1).max(1000), max: z.number().min(1).max(1000) });
 const holdAt = z.strictObject({ event: eventIndex, hold: id });
-const json = z.record(z.string(), z.json());
+const MOST_JSON = 1_000_000;
+const json = z
+  .record(z.string(), z.json())
+  .refine(value => JSON.stringify(value).length <= MOST_JSON, `is longer than ${MOST_JSON} characters`);
 
 const studio = z.strictObject({
   name,
-  timezone: z.string().min(1).max(64),
+  timezone: z.string().min(1).max(64).refine(isTimeZone, 'expected a time zone such as Europe/London'),
   roles: maybe(z.strictObject({ lead: name, follow: name })),
   counting: maybe(z.enum(['numbers', 'slow-quick', 'words', 'call'])),
-  cautions: maybe(z.record(z.string(), text)),
+  cautions: maybe(z.record(z.string().max(64), text)),
 });
 
-const dance = z.strictObject({
+export const dance = z.strictObject({
   id,
   name,
   roles: z.enum(['pair', 'solo']),
@@ -54,9 +84,9 @@ const dance = z.strictObject({
   quick: beats,
   split,
   phrase: wholeBeats,
-  tempo: z.array(tempo),
+  tempo: list(tempo, 20),
   floor: z.enum(['line', 'slot', 'spot', 'free', 'walls']),
-  holds: z.array(
+  holds: list(
     z.strictObject({
       id,
       name,
@@ -64,57 +94,67 @@ const dance = z.strictObject({
       rel: maybe(degrees),
       like: maybe(id),
     }),
+    100,
   ),
-  actions: maybe(z.array(z.strictObject({ id, weight: z.enum(['takes', 'none', 'stays']) }))),
-  pieces: maybe(z.array(z.strictObject({ id, name, rhythm, steps: text }))),
-  stepLengths: maybe(z.record(z.string(), z.number().min(0).max(10))),
+  actions: maybe(list(z.strictObject({ id, weight: z.enum(['takes', 'none', 'stays']) }), 100)),
+  pieces: maybe(list(z.strictObject({ id, name, rhythm, steps: part }), 300)),
+  stepLengths: maybe(z.record(z.string().max(64), z.number().min(0).max(10))),
 });
 
-const level = z.strictObject({ id, dance: id, name, order: z.int(), shortest: maybe(z.number().min(1)) });
+export const level = z.strictObject({
+  id,
+  dance: id,
+  name,
+  order: z.int(),
+  shortest: maybe(z.number().min(1)),
+});
+
+const MOST_FIGURE = 60_000;
 
 export const pattern = z
   .strictObject({
     id,
     dance: id,
     name,
-    aliases: maybe(z.array(z.strictObject({ name, school: name }))),
+    aliases: maybe(list(z.strictObject({ name, school: name }), 30)),
     kind: z.enum(['basic', 'pattern', 'turn', 'drill', 'quality']),
     level: maybe(id),
     rhythm: maybe(z.union([rhythm, z.strictObject({ lead: rhythm, follow: rhythm })])),
     beats: maybe(beats),
     split: maybe(split),
-    call: maybe(z.array(z.union([text, z.null()]))),
-    parts: maybe(z.union([z.strictObject({ lead: text, follow: text }), z.strictObject({ solo: text })])),
-    entry: maybe(z.array(id)),
-    exit: maybe(z.union([id, z.array(id).min(1)])),
-    holds: maybe(z.array(holdAt)),
-    align: maybe(z.array(degrees)),
+    call: maybe(list(z.union([name, z.null()]), 300)),
+    parts: maybe(z.union([z.strictObject({ lead: part, follow: part }), z.strictObject({ solo: part })])),
+    entry: maybe(list(id, 60)),
+    exit: maybe(z.union([id, list(id, 60).min(1)])),
+    holds: maybe(list(holdAt, 300)),
+    align: maybe(list(degrees, 16)),
     turn: maybe(degrees),
-    cuts: maybe(z.array(holdAt)),
-    tempo: maybe(z.array(tempo)),
-    needs: maybe(z.array(id)),
-    lookalikes: maybe(z.array(id)),
+    cuts: maybe(list(holdAt, 300)),
+    tempo: maybe(list(tempo, 20)),
+    needs: maybe(list(id, 100)),
+    lookalikes: maybe(list(id, 100)),
     variantOf: maybe(id),
     variantWhy: maybe(z.enum(['easier', 'harder', 'ending', 'tempo', 'school'])),
     rank: maybe(z.int()),
     made: maybe(
-      z.array(
+      list(
         z.strictObject({
           pattern: id,
-          times: maybe(z.int().min(1)),
+          times: maybe(z.int().min(1).max(100)),
           from: maybe(eventIndex),
           to: maybe(eventIndex),
         }),
+        100,
       ),
     ),
     over: maybe(id),
     claps: maybe(rhythm),
-    grades: maybe(z.array(text)),
-    elements: maybe(z.array(id)),
+    grades: maybe(list(text, 50)),
+    elements: maybe(list(id, 100)),
     minutes: maybe(minutes),
     overTwoLessons: maybe(z.boolean()),
     marks: maybe(
-      z.array(
+      list(
         z.strictObject({
           event: maybe(eventIndex),
           role: maybe(role),
@@ -124,8 +164,12 @@ export const pattern = z
           cure: maybe(text),
           rescue: maybe(text),
         }),
+        100,
       ),
     ),
+  })
+  .refine(value => JSON.stringify(value).length <= MOST_FIGURE, {
+    message: `is longer than ${MOST_FIGURE} characters altogether`,
   })
   .check(context => {
     const { kind, parts, ...rest } = context.value;
@@ -149,7 +193,7 @@ export const pattern = z
       });
   });
 
-const element = z.strictObject({
+export const element = z.strictObject({
   id,
   dance: maybe(id),
   name,
@@ -157,16 +201,17 @@ const element = z.strictObject({
   minutes,
 });
 
-const combination = z.strictObject({
+export const combination = z.strictObject({
   id,
   name,
   dance: id,
   start: z.strictObject({ hold: id, lead: maybe(foot), solo: maybe(foot) }),
-  steps: z.array(
+  steps: list(
     z.union([
       z.strictObject({ pattern: id, times: maybe(z.int().min(1)), last: maybe(id), note: maybe(text) }),
-      z.strictObject({ oneOf: z.array(z.union([id, z.null()])) }),
+      z.strictObject({ oneOf: list(z.union([id, z.null()]), 50) }),
     ]),
+    300,
   ),
   end: z.enum(['same', 'opposite', 'free']),
 });
@@ -192,12 +237,12 @@ const courseItem = z.strictObject({
   from: maybe(lesson),
   to: maybe(lesson),
   gate: maybe(z.boolean()),
-  layers: maybe(z.array(layer)),
+  layers: maybe(list(layer, 10)),
 });
 
 export const course = z.strictObject({
   id,
-  dances: z.array(id).min(1),
+  dances: list(id, 20).min(1),
   level: maybe(id),
   name,
   format: z.enum(['series', 'open']),
@@ -225,8 +270,8 @@ export const course = z.strictObject({
     )
     .min(1)
     .max(100),
-  items: z.array(courseItem),
-  placed: maybe(z.array(placement)),
+  items: list(courseItem, 500),
+  placed: maybe(list(placement, 500)),
 });
 
 export const section = z.strictObject({
@@ -234,10 +279,10 @@ export const section = z.strictObject({
   course: id,
   room: maybe(id),
   start: clock,
-  dates: z.array(date),
-  cancelled: maybe(z.array(z.strictObject({ date, why: text }))),
-  staff: z.array(z.strictObject({ person: id, from: maybe(date), to: maybe(date), rights: maybe(text) })),
-  students: z.array(z.strictObject({ student: id, role, from: maybe(date), to: maybe(date) })),
+  dates: list(date, 100),
+  cancelled: maybe(list(z.strictObject({ date, why: text }), 100)),
+  staff: list(z.strictObject({ person: id, from: maybe(date), to: maybe(date), rights: maybe(text) }), 100),
+  students: list(z.strictObject({ student: id, role, from: maybe(date), to: maybe(date) }), 1000),
 });
 
 export const log = z.strictObject({
@@ -281,8 +326,8 @@ export const check = z.strictObject({
   section: id,
   kind: z.enum(['half-way', 'final']),
   date,
-  items: z.array(z.strictObject({ pattern: id, layers: z.array(layer), gate: z.boolean() })),
-  marks: z.array(mark),
+  items: list(z.strictObject({ pattern: id, layers: list(layer, 10), gate: z.boolean() }), 500),
+  marks: list(mark, 200_000),
 });
 
 export const student = z.strictObject({ id, name, role });
@@ -291,52 +336,62 @@ export const student = z.strictObject({ id, name, role });
 export const courseItemRow = courseItem.extend({ course: id });
 export const checkMarkRow = mark.extend({ check: id });
 
+export const plan = z.strictObject({
+  course: id,
+  name,
+  by: id,
+  at: instant,
+  note: maybe(text),
+  published: maybe(z.boolean()),
+  placed: list(placement, 500),
+  left: list(id, 500),
+});
+
+/** Quotes and lists in one another, at the beginning of a line: whoever draws them goes as deep as they nest. */
+const TOO_DEEP = /^(?:[ \t]*(?:>|[-*+]|\d{1,9}[.)])){21}/m;
+export const markdown = z
+  .string()
+  .max(100_000)
+  .refine(value => !TOO_DEEP.test(value), 'nests quotes and lists deeper than 20 levels');
+
+export const recap = z.strictObject({
+  section: id,
+  lesson,
+  audience: z.enum(['students', 'staff']),
+  markdown,
+  published: maybe(instant),
+  corrects: maybe(text),
+});
+
+const metres = z.number().min(0).max(1000);
+export const room = z.strictObject({ id, name, length: metres, width: metres });
+
+export const person = z.strictObject({
+  id,
+  name,
+  role: z.enum(['director', 'teacher', 'assistant', 'stand-in']),
+});
+
 /** One studio, whole. */
 export const studioDocument = z.strictObject({
   format: z.literal('mapstep/1', 'expected "mapstep/1"'),
   studio,
-  dances: maybe(z.array(dance)),
-  levels: maybe(z.array(level)),
-  patterns: maybe(z.array(pattern)),
-  elements: maybe(z.array(element)),
-  combinations: maybe(z.array(combination)),
-  courses: maybe(z.array(course)),
-  rooms: maybe(z.array(z.strictObject({ id, name, length: z.number().min(0), width: z.number().min(0) }))),
-  holidays: maybe(z.array(z.strictObject({ from: date, to: date, name }))),
-  people: maybe(
-    z.array(z.strictObject({ id, name, role: z.enum(['director', 'teacher', 'assistant', 'stand-in']) })),
-  ),
-  students: maybe(z.array(student)),
-  sections: maybe(z.array(section)),
-  plans: maybe(
-    z.array(
-      z.strictObject({
-        course: id,
-        name,
-        by: id,
-        at: instant,
-        note: maybe(text),
-        published: maybe(z.boolean()),
-        placed: z.array(placement),
-        left: z.array(id),
-      }),
-    ),
-  ),
-  logs: maybe(z.array(log)),
-  attendance: maybe(z.array(attendance)),
-  recaps: maybe(
-    z.array(
-      z.strictObject({
-        section: id,
-        lesson,
-        audience: z.enum(['students', 'staff']),
-        markdown: z.string().max(100_000),
-        published: maybe(instant),
-        corrects: maybe(text),
-      }),
-    ),
-  ),
-  checks: maybe(z.array(check)),
+  dances: maybe(entries(dance, 200)),
+  levels: maybe(entries(level, 1_000)),
+  patterns: maybe(entries(pattern, 50_000)),
+  elements: maybe(entries(element, 5_000)),
+  combinations: maybe(entries(combination, 5_000)),
+  courses: maybe(entries(course, 5_000)),
+  rooms: maybe(entries(room, 10_000)),
+  holidays: maybe(entries(z.strictObject({ from: date, to: date, name }), 1000)),
+  people: maybe(entries(person, 5000)),
+  students: maybe(entries(student, 200_000)),
+  sections: maybe(entries(section, 20_000)),
+  plans: maybe(entries(plan, 100_000)),
+  logs: maybe(entries(log, 2_000_000)),
+  attendance: maybe(entries(attendance, 2_000_000)),
+  recaps: maybe(entries(recap, 500_000)),
+  checks: maybe(entries(check, 50_000)),
   settings: maybe(json),
   mappings: maybe(json),
   ext: maybe(json),

@@ -17,7 +17,7 @@ export function checkReferences(document: StudioDocument): Issue[] {
       ? []
       : [issue('unknown-id', path, `"${id}" is not among the ${kind}`)],
   );
-  return [...dangling, ...checkHolds(document)];
+  return [...dangling, ...checkLessons(document), ...checkHolds(document)];
 }
 
 function references(document: StudioDocument): Reference[] {
@@ -109,6 +109,25 @@ function sectionReferences(document: StudioDocument): Reference[] {
     }
   }
   return found;
+}
+
+/** What is told of a lesson is told of one that the course of the class has. */
+function checkLessons({ courses = [], sections = [], logs, attendance, recaps }: StudioDocument): Issue[] {
+  const lessons = new Map(courses.map(({ id, lessons }) => [id, lessons.length]));
+  const lengths = new Map(sections.map(({ id, course }) => [id, lessons.get(course)]));
+  return Object.entries({ logs, attendance, recaps }).flatMap(([kind, entries = []]) =>
+    entries.flatMap(({ section, lesson }, index) =>
+      lesson <= (lengths.get(section) ?? lesson)
+        ? []
+        : [
+            issue(
+              'unknown-id',
+              [kind, index, 'lesson'],
+              `${lesson} is not among the ${lengths.get(section)} lessons of "${section}"`,
+            ),
+          ],
+    ),
+  );
 }
 
 function each(kind: string, ids: readonly (string | null)[] | undefined, path: Path): Reference[] {

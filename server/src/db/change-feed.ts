@@ -7,17 +7,29 @@ const CHANNEL = 'map_step_changes';
 const FIRST_WAIT_MS = 200;
 const LONGEST_WAIT_MS = 5000;
 
+/** What servers tell each other: a change, or the end of a session by its name. */
+export type Signal = Change | { readonly topic: 'session'; readonly id: string };
+
 export interface ChangeFeed {
-  /** Hears the changes of one studio until the returned function is called. */
-  follow(studioId: string, listener: (change: Change) => void): () => void;
+  /** Hears what is told of one studio until the returned function is called. */
+  follow(studioId: string, listener: (signal: Signal) => void): () => void;
   /** False while it is not connected. */
   isListening(): boolean;
   close(): Promise<void>;
 }
 
 /** Tells everyone who follows the studio, once the transaction is committed and only then. */
-export async function announce(scope: StudioScope, change: Change): Promise<void> {
-  const about = JSON.stringify(change);
+export function announce(scope: StudioScope, change: Change): Promise<void> {
+  return tellServers(scope, change);
+}
+
+/** Ends the streams of a session, at whatever server they are. */
+export function announceSessionEnd(scope: StudioScope, id: string): Promise<void> {
+  return tellServers(scope, { topic: 'session', id });
+}
+
+async function tellServers(scope: StudioScope, signal: Signal): Promise<void> {
+  const about = JSON.stringify(signal);
   await scope.select("SELECT pg_notify($2, ($3::jsonb || jsonb_build_object('studio', $1::text))::text)", [
     CHANNEL,
     about,
@@ -29,15 +41,15 @@ export async function announce(scope: StudioScope, change: Change): Promise<void
  * nobody knows what was missed, all followers are told that everything may have changed.
  */
 export function openChangeFeed(databaseUrl: string): ChangeFeed {
-  const followers = new Map<string, Set<(change: Change) => void>>();
+  const followers = new Map<string, Set<(signal: Signal) => void>>();
   let client: pg.Client | undefined;
   let isClosed = false;
   let isListening = false;
   let wait = FIRST_WAIT_MS;
   let timer: NodeJS.Timeout | undefined;
 
-  const tell = (studio: string, change: Change) => {
-    for (const listener of followers.get(studio) ?? []) listener(change);
+  const tell = (studio: string, signal: Signal) => {
+    for (const listener of followers.get(studio) ?? []) listener(signal);
   };
 
   const connect = async (isAgain: boolean): Promise<void> => {
@@ -49,8 +61,8 @@ export function openChangeFeed(databaseUrl: string): ChangeFeed {
     next.on('error', () => again(next));
     next.on('end', () => again(next));
     next.on('notification', ({ payload }) => {
-      const { studio, ...change } = JSON.parse(payload ?? '{}') as Change & { studio: string };
-      tell(studio, change);
+      const { studio, ...signal } = JSON.parse(payload ?? '{}') as Signal & { studio: string };
+      tell(studio, signal);
     });
     client = next;
     try {

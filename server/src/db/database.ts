@@ -7,6 +7,11 @@ export interface Database {
   readonly models: Models;
   /** Runs work on one studio in one transaction; nothing in it can reach another studio. */
   inStudio<Answer>(studioId: string, work: (scope: StudioScope) => Promise<Answer>): Promise<Answer>;
+  /** The same on a studio that is being founded; undefined, and nothing done, when there is a studio already. */
+  inFirstStudio<Answer>(
+    studioId: string,
+    work: (scope: StudioScope) => Promise<Answer>,
+  ): Promise<Answer | undefined>;
   /** For what belongs to no studio yet: accounts, sessions, share links, a new studio. */
   inTransaction<Answer>(work: (transaction: Transaction) => Promise<Answer>): Promise<Answer>;
   /** Runs one query on what belongs to no studio. */
@@ -21,6 +26,8 @@ const POOL_SIZE = 10;
 const MAX_WAIT_MS = 5000;
 
 const UUID = /^[0-9a-f-]{36}$/;
+/** Any number, but the same in every process that may found a studio. */
+const FOUNDING_LOCK = 471_104;
 
 /** Until the transaction ends: the role behind the wall, and the one studio it sees. */
 const enterStudio = (id: string) =>
@@ -42,6 +49,13 @@ export function openDatabase(url: string, connections = POOL_SIZE): Database {
       const options: StudioTransaction = { studioId };
       return sequelize.transaction(options, transaction => work(createScope(models, studioId, transaction)));
     },
+    inFirstStudio: (studioId, work) =>
+      sequelize.transaction(async transaction => {
+        await sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [FOUNDING_LOCK], transaction });
+        if ((await models.studios.count({ transaction })) > 0) return undefined;
+        await sequelize.query(enterStudio(studioId), { transaction });
+        return work(createScope(models, studioId, transaction));
+      }),
     inTransaction: work => sequelize.transaction(work),
     select: <Row extends object>(sql: string, values: readonly unknown[]) =>
       sequelize.query<Row>(sql, { bind: [...values], type: QueryTypes.SELECT }),

@@ -1,7 +1,7 @@
 import type { StudioDocument } from '@map-step/core';
-import { JsonText, listAsJson } from './json-text.ts';
 import type { DocumentKind, DocumentRow } from './models.ts';
-import { type StudioScope, selectJson } from './studio-scope.ts';
+import { readable } from './readable.ts';
+import type { StudioScope } from './studio-scope.ts';
 
 /** The type of one entry of a kind, as `mapstep/1` has it. */
 export type DocumentOf<Kind extends DocumentKind> = NonNullable<StudioDocument[Kind]>[number];
@@ -12,13 +12,13 @@ export interface Stored<Body> {
 }
 
 export interface DocumentStore<Kind extends DocumentKind> {
-  /** In the order in which they were given. */
+  /** In the order in which they were given, as all lists here; without what cannot be read. */
   list(): Promise<readonly DocumentOf<Kind>[]>;
-  listJson(): Promise<JsonText<readonly DocumentOf<Kind>[]>>;
   find(id: string): Promise<Stored<DocumentOf<Kind>> | undefined>;
-  /** Those of these ids that are there, in the order in which they were given. */
+  /** Those of these ids that are there. */
   listSome(ids: readonly string[]): Promise<readonly DocumentOf<Kind>[]>;
-  listSomeJson(ids: readonly string[]): Promise<JsonText<readonly DocumentOf<Kind>[]>>;
+  /** Those that meet a condition on their columns, in which the first value is `$2`. */
+  listWhere(condition: string, values: readonly unknown[]): Promise<readonly DocumentOf<Kind>[]>;
   /** Appends new entries. */
   add(bodies: readonly DocumentOf<Kind>[]): Promise<void>;
   /** Saves over the version that was seen; false when somebody else saved first. */
@@ -30,25 +30,27 @@ export function documentStore<Kind extends DocumentKind>(
   kind: Kind,
 ): DocumentStore<Kind> {
   const model = scope.models.documents[kind];
-  const select = (condition: string, ...values: unknown[]) =>
-    selectJson<readonly DocumentOf<Kind>[]>(
-      scope,
-      `SELECT ${listAsJson('body', 'position')} FROM ${kind} WHERE studio_id = $1 ${condition}`,
+  const listWhere = async (condition: string, values: readonly unknown[]) => {
+    const rows = await scope.select<{ body: DocumentOf<Kind> }>(
+      `SELECT body FROM ${kind} WHERE studio_id = $1 AND ${condition} ORDER BY position`,
       values,
     );
-  const listSomeJson = async (ids: readonly string[]) =>
-    ids.length === 0 ? new JsonText<readonly DocumentOf<Kind>[]>('[]') : select('AND id = ANY($2)', ids);
+    return readable(
+      scope,
+      kind,
+      rows.map(({ body }) => body),
+    );
+  };
   return {
-    list: async () => (await select('')).read(),
-    listJson: () => select(''),
-    listSome: async ids => (await listSomeJson(ids)).read(),
-    listSomeJson,
+    list: () => listWhere('true', []),
+    listSome: async ids => (ids.length === 0 ? [] : listWhere('id = ANY($2)', [ids])),
+    listWhere,
     async find(id) {
       const [row] = await scope.select<Stored<DocumentOf<Kind>>>(
         `SELECT body, version FROM ${kind} WHERE studio_id = $1 AND id = $2`,
         [id],
       );
-      return row;
+      return row && readable(scope, kind, [row.body]).length > 0 ? row : undefined;
     },
     async add(bodies) {
       if (bodies.length === 0) return;

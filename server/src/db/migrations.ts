@@ -4,6 +4,7 @@ import { STUDIO_WALL } from './migrations/0002-studio-wall.ts';
 import { EVENTS } from './migrations/0003-events.ts';
 import { SUMMARIES } from './migrations/0004-summaries.ts';
 import { SHARED_WORK } from './migrations/0005-shared-work.ts';
+import { BOUNDS } from './migrations/0006-bounds.ts';
 
 export interface Migration {
   readonly name: string;
@@ -22,4 +23,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0003-events', EVENTS),
   sql('0004-summaries', SUMMARIES),
   sql('0005-shared-work', SHARED_WORK),
+  sql('0006-bounds', BOUNDS),
 ];

@@ -41,6 +41,8 @@ export class RecapRow extends Model {
   declare version: number;
   declare markdown: string;
   declare publishedAt: Date | null;
+  /** What a link shows: the text as it was published last. */
+  declare publishedMarkdown: string | null;
   declare corrects: string | null;
 }
 
@@ -71,6 +73,8 @@ export class HistoryRow extends Model {
 export class StudioRow extends Model {
   declare id: string;
   declare body: unknown;
+  /** Entered by one click, without an account. */
+  declare demo: boolean;
 }
 
 export class AccountRow extends Model {
@@ -151,6 +155,7 @@ export function defineModels(sequelize: Sequelize): Models {
         version: INTEGER,
         markdown: TEXT,
         publishedAt: DATE,
+        publishedMarkdown: TEXT,
         corrects: TEXT,
       },
       options('recaps'),
@@ -183,7 +188,7 @@ export function defineModels(sequelize: Sequelize): Models {
       },
       options('history'),
     ),
-    studios: StudioRow.init({ id: key(UUID), body: JSONB }, options('studios')),
+    studios: StudioRow.init({ id: key(UUID), body: JSONB, demo: BOOLEAN }, options('studios')),
     accounts: AccountRow.init(
       { id: key(UUID), studioId: UUID, personId: TEXT, email: TEXT, passwordHash: TEXT },
       options('accounts'),

@@ -1,6 +1,5 @@
 import type { ClientBase } from 'pg';
 import type { Transaction } from 'sequelize';
-import { JsonText } from './json-text.ts';
 import type { Models } from './models.ts';
 
 /** One studio inside one transaction: every store is made from it and can see no other studio. */
@@ -8,6 +7,8 @@ export interface StudioScope {
   readonly studioId: string;
   readonly models: Models;
   readonly transaction: Transaction;
+  /** Rows that could not be read: told with the answer, which does without them. */
+  readonly leftOut: string[];
   /** The options of a query that reads or writes this studio's rows only. */
   where<Conditions extends object>(
     conditions?: Conditions,
@@ -36,6 +37,7 @@ export function createScope(models: Models, studioId: string, transaction: Trans
     studioId,
     models,
     transaction,
+    leftOut: [],
     select: async <Row extends object>(text: string, others: readonly unknown[] = []) =>
       (await connection.query<Row>({ name: nameOf(text), text, values: [studioId, ...others] })).rows,
     run: async (sql, values) => (await connection.query(sql, [...values])).rows,
@@ -44,14 +46,4 @@ export function createScope(models: Models, studioId: string, transaction: Trans
       transaction,
     }),
   };
-}
-
-/** What a query tells in one column `text`, without reading it. */
-export async function selectJson<Value>(
-  scope: StudioScope,
-  sql: string,
-  others: readonly unknown[],
-): Promise<JsonText<Value>> {
-  const [row] = await scope.select<{ text: string }>(sql, others);
-  return new JsonText(row?.text ?? '[]');
 }

@@ -11,17 +11,38 @@ export function errorHandler(logger: Logger): ErrorRequestHandler {
   // Express knows an error handler by its four parameters.
   return (error: unknown, _request, response, _next) => {
     if (response.headersSent) {
-      logger.warn({ err: error }, 'an answer was cut short');
+      logger.warn({ fault: describeError(error) }, 'an answer was cut short');
       if (!response.writableEnded) response.destroy();
       return;
     }
     const id = randomUUID();
     const fault = toFault(error);
     if (ERROR_STATUS[fault.code] >= 500 && fault.code !== 'database-away')
-      logger.error({ err: error, id }, 'unexpected error');
+      logger.error({ fault: describeError(error), id }, 'unexpected error');
     if (ERROR_STATUS[fault.code] === 503) response.set('Retry-After', String(RETRY_SECONDS));
     const body: ErrorBody = { code: fault.code, message: fault.message, id, ...fault.details };
     response.status(ERROR_STATUS[fault.code]).json(body);
+  };
+}
+
+/**
+ * What a log may hold of an error: where it came from, but neither the statement nor what stood in it. The message of
+ * the database's own errors quotes what people wrote, so it stays out.
+ */
+export function describeError(error: unknown): Record<string, unknown> {
+  if (!(error instanceof Error)) return { name: typeof error };
+  const { code, constraint, table } = { ...error, ...driverError(error) } as Record<string, unknown>;
+  const isOfDatabase = driverError(error) !== undefined || constraint !== undefined || 'severity' in error;
+  return {
+    name: error.name,
+    ...(!isOfDatabase && { message: error.message }),
+    code,
+    constraint,
+    table,
+    at: error.stack
+      ?.split('\n')
+      .filter(line => /^\s+at /.test(line))
+      .map(line => line.trim()),
   };
 }
 
@@ -38,6 +59,8 @@ export function toFault(error: unknown): HttpFault {
     );
   const refusal = REFUSALS.find(({ codes }) => codes.has(codeOf(error)));
   if (refusal) return refusal.fault;
+  if ('type' in error && error.type === 'encoding.unsupported')
+    return new HttpFault('bad-request', 'Compressed requests are not taken. Send it as it is.');
   if ('type' in error && error.type === 'entity.too.large')
     return new HttpFault('too-large', 'This is larger than the server takes. Send it in smaller parts.');
   if ('status' in error && typeof error.status === 'number' && error.status >= 400 && error.status < 500)

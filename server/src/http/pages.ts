@@ -27,9 +27,11 @@ const strict = helmet({
   },
   // Pages that share memory with their workers must be on their own.
   crossOriginEmbedderPolicy: true,
-  referrerPolicy: { policy: 'same-origin' },
+  referrerPolicy: { policy: 'no-referrer' },
   strictTransportSecurity: false,
 });
+
+const HTTPS_ONLY = `max-age=${YEAR_SECONDS}`;
 
 /** The exact solver is WebAssembly: only the files of workers may run it. */
 const WORKER_POLICY = "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; object-src 'none'";
@@ -38,10 +40,10 @@ const WORKER_FILE = /\.worker-[\w-]+\.js$/;
 /** A strict policy with a nonce of its own for each page. */
 export const securityHeaders: RequestHandler = (request, response, next) => {
   response.locals.nonce = randomBytes(16).toString('base64');
-  strict(request, response, error => {
-    if (request.path.startsWith('/r/')) response.set('Referrer-Policy', 'no-referrer');
-    next(error);
-  });
+  // Nothing here is for search engines, least of all what stands behind a link.
+  response.set('X-Robots-Tag', 'noindex, nofollow');
+  if (request.secure) response.set('Strict-Transport-Security', HTTPS_ONLY);
+  strict(request, response, next);
 };
 
 function nonceOf(response: Response): string {

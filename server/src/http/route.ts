@@ -1,91 +1,145 @@
 import {
+  type BodyOf,
   mayCall,
+  type ParamsOf,
+  type QueryOf,
   ROUTES,
   type RouteDefinition,
   type RouteName,
   type SignedInPerson,
 } from '@map-step/contract';
-import { readJson, readShape } from '@map-step/core';
 import type { Express, Request, Response } from 'express';
-import type { z } from 'zod';
 import { printAnswer } from '../db/json-text.ts';
+import type { StudioScope } from '../db/studio-scope.ts';
 import type { Deps } from '../deps.ts';
 import { HttpFault } from './http-fault.ts';
+import { readBody, readParams, readQuery } from './read-call.ts';
 
-export interface RouteContext<Body> {
+export interface Call<Name extends RouteName> {
   readonly deps: Deps;
   readonly request: Request;
   readonly response: Response;
-  readonly params: Readonly<Record<string, string>>;
-  readonly body: Body;
+  readonly params: ParamsOf<Name>;
+  readonly query: QueryOf<Name>;
+  readonly body: BodyOf<Name>;
 }
 
-export interface SignedInContext<Body> extends RouteContext<Body> {
+export interface SignedInCall<Name extends RouteName> extends Call<Name> {
   readonly who: SignedInPerson;
 }
 
-export interface Implementation {
-  readonly name: RouteName;
-  readonly run: (context: RouteContext<unknown>, who: SignedInPerson | undefined) => Promise<unknown>;
-  readonly bodySchema: z.ZodType | undefined;
+/** What a request turned out to be; its parts are of the types that the route's own schemas gave them. */
+export interface AnyCall {
+  readonly deps: Deps;
+  readonly request: Request;
+  readonly response: Response;
+  readonly params: unknown;
+  readonly query: unknown;
+  readonly body: unknown;
 }
 
-/** A route for people who are signed in. Its rights stand in the contract's table. */
-export function route<Body = undefined>(
-  name: RouteName,
-  handle: (context: SignedInContext<Body>) => Promise<unknown>,
-  bodySchema?: z.ZodType<Body>,
+type Run = (call: AnyCall, who: SignedInPerson | undefined, guards: Guards) => Promise<unknown>;
+
+export interface Implementation {
+  readonly name: RouteName;
+  readonly run: Run;
+}
+
+/** What decides who somebody is and what is theirs. */
+export interface Guards {
+  /** The person of a session as they stand now; undefined when the session holds no longer. */
+  identify(request: Request): Promise<SignedInPerson | undefined>;
+  /** Refuses who is not on the staff of the class on the days that a call is about. */
+  requireOwnClass(
+    scope: StudioScope,
+    definition: RouteDefinition,
+    who: SignedInPerson,
+    call: AnyCall,
+  ): Promise<void>;
+}
+
+/** An answer that is a file: sent as it is, with the type that its route has set. */
+export class PlainText {
+  readonly text: string;
+  constructor(text: string) {
+    this.text = text;
+  }
+}
+
+/** A route for people who are signed in, in one transaction on their studio. */
+export function route<Name extends RouteName>(
+  name: Name,
+  work: (scope: StudioScope, call: SignedInCall<Name>) => Promise<unknown>,
+): Implementation {
+  const run: Run = async (call, who, guards) => {
+    const known = requireSignedIn(who);
+    return call.deps.database.inStudio(known.studio, async scope => {
+      await guards.requireOwnClass(scope, ROUTES[name], known, call);
+      const answer = await work(scope, { ...call, who: known } as SignedInCall<Name>);
+      tellLeftOut(call.response, scope.leftOut);
+      return answer;
+    });
+  };
+  return { name, run };
+}
+
+/** A route for people who are signed in that opens its transactions itself. */
+export function routeWithoutScope<Name extends RouteName>(
+  name: Name,
+  work: (call: SignedInCall<Name>) => Promise<unknown>,
 ): Implementation {
   return {
     name,
-    bodySchema,
-    run: (context, who) => {
-      if (!who) throw new HttpFault('not-signed-in', 'Sign in first.');
-      return handle({ ...context, body: context.body as Body, who });
-    },
+    run: async (call, who) => work({ ...call, who: requireSignedIn(who) } as SignedInCall<Name>),
   };
 }
 
 /** A route that anyone may call. */
-export function publicRoute<Body = undefined>(
-  name: RouteName,
-  handle: (context: RouteContext<Body>) => Promise<unknown>,
-  bodySchema?: z.ZodType<Body>,
+export function publicRoute<Name extends RouteName>(
+  name: Name,
+  work: (call: Call<Name>) => Promise<unknown>,
 ): Implementation {
-  return { name, bodySchema, run: context => handle({ ...context, body: context.body as Body }) };
-}
-
-const MAX_NAME = 4000;
-
-/** A name in a query such as `?course=a`. */
-export function nameIn(value: unknown): string | undefined {
-  return typeof value === 'string' && value.length <= MAX_NAME ? value : undefined;
-}
-
-/** The page that a list is asked for, from 0. */
-export function pageIn(value: unknown): number {
-  const page = Number(value ?? 0);
-  return Number.isInteger(page) && page >= 0 && page < 10_000 ? page : 0;
+  return { name, run: async call => work(call as Call<Name>) };
 }
 
 /** Mounts every route of the contract; throws when one has no implementation or two. */
-export function mountRoutes(app: Express, deps: Deps, implementations: readonly Implementation[]): void {
+export function mountRoutes(
+  app: Express,
+  deps: Deps,
+  guards: Guards,
+  implementations: readonly Implementation[],
+): void {
   for (const name of Object.keys(ROUTES) as RouteName[]) {
     const found = implementations.filter(implementation => implementation.name === name);
     if (found.length !== 1) throw new Error(`the route ${name} has ${found.length} implementations`);
   }
-  for (const { name, run, bodySchema } of implementations) {
+  for (const { name, run } of implementations) {
     const definition: RouteDefinition = ROUTES[name];
     const method = definition.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
     app[method](definition.path, async (request, response) => {
-      const who = request.session.person;
+      response.locals.route = name;
+      // Who it is and whether they may is known before anything of a body is read.
+      const who = await guards.identify(request);
       authorise(name, definition, request, who);
-      const body = bodySchema ? readBody(request, bodySchema) : undefined;
-      const params = request.params as Record<string, string>;
-      const answer = await run({ deps, request, response, params, body }, who);
-      if (!response.headersSent) response.type('json').send(printAnswer(answer ?? {}));
+      const call: AnyCall = {
+        deps,
+        request,
+        response,
+        params: readParams(definition, request),
+        query: readQuery(definition, request),
+        body: await readBody(definition, request, response),
+      };
+      const answer = await run(call, who, guards);
+      if (response.headersSent) return;
+      if (answer instanceof PlainText) response.send(answer.text);
+      else response.type('json').send(printAnswer(answer ?? {}));
     });
   }
+}
+
+function requireSignedIn(who: SignedInPerson | undefined): SignedInPerson {
+  if (!who) throw new HttpFault('not-signed-in', 'Sign in first.');
+  return who;
 }
 
 function authorise(
@@ -93,8 +147,8 @@ function authorise(
   definition: RouteDefinition,
   request: Request,
   who: SignedInPerson | undefined,
-) {
-  if (definition.access !== 'anyone' && !who) throw new HttpFault('not-signed-in', 'Sign in first.');
+): void {
+  if (definition.access !== 'anyone') requireSignedIn(who);
   if (!mayCall(name, who?.role))
     throw new HttpFault(
       'not-allowed',
@@ -107,14 +161,10 @@ function authorise(
     throw new HttpFault('old-page', 'This page is out of date. Load it again and repeat the change.');
 }
 
-function readBody<Body>(request: Request, schema: z.ZodType<Body>): Body {
-  const text = typeof request.body === 'string' ? request.body : '';
-  const json = readJson(text);
-  if (!json.ok) throw new HttpFault('bad-request', 'The request is not JSON.', { problems: json.fault });
-  const shape = readShape(schema, json.value);
-  if (!shape.ok)
-    throw new HttpFault('bad-request', `${shape.fault[0]?.at}: ${shape.fault[0]?.message}`, {
-      problems: shape.fault,
-    });
-  return shape.value;
+const MOST_TOLD = 20;
+
+/** Rows that could not be read are told beside the answer, which does without them. */
+function tellLeftOut(response: Response, leftOut: readonly string[]): void {
+  if (leftOut.length === 0 || response.headersSent) return;
+  response.set('Map-Step-Left-Out', encodeURIComponent(leftOut.slice(0, MOST_TOLD).join(' ')));
 }

@@ -1,13 +1,20 @@
-import { randomBytes } from 'node:crypto';
-import type { SignedInPerson } from '@map-step/contract';
+import { createHash, randomBytes } from 'node:crypto';
 import connectPgSimple from 'connect-pg-simple';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import pg from 'pg';
 
+/** Whose a session is. Their name and role are read with each request: they may have changed since. */
+export interface SessionOwner {
+  readonly studio: string;
+  readonly id: string;
+  /** The account they signed in by; none in the demo. */
+  readonly account?: string;
+}
+
 declare module 'express-session' {
   interface SessionData {
-    person: SignedInPerson;
+    owner: SessionOwner;
     csrf: string;
     /** The day on which its fourteen days began again. */
     day: string;
@@ -17,7 +24,7 @@ declare module 'express-session' {
 export interface SessionOptions {
   readonly databaseUrl: string;
   readonly secret: string;
-  /** True behind TLS: the cookie is then never sent in the clear. */
+  /** True: the cookie is never sent in the clear. Otherwise it goes as its request came. */
   readonly secure: boolean;
 }
 
@@ -45,7 +52,12 @@ export function createSessions(options: SessionOptions): {
     secret: options.secret,
     resave: false,
     saveUninitialized: false,
-    cookie: { httpOnly: true, sameSite: 'lax', secure: options.secure, maxAge: FOURTEEN_DAYS_MS },
+    cookie: {
+      httpOnly: true,
+      sameSite: 'lax',
+      secure: options.secure || 'auto',
+      maxAge: FOURTEEN_DAYS_MS,
+    },
   });
   const close = async () => {
     await store.close();
@@ -57,23 +69,39 @@ export function createSessions(options: SessionOptions): {
 /** Lets a session live on from today; written once a day. */
 export function keepAlive(request: Request, now: Date): void {
   const day = now.toISOString().slice(0, 10);
-  if (request.session.person && request.session.day !== day) request.session.day = day;
+  if (request.session.owner && request.session.day !== day) request.session.day = day;
 }
 
 /** Starts a new session for a person; the old session id dies with it. */
-export async function beginSession(request: Request, person: SignedInPerson): Promise<void> {
-  await new Promise<void>((resolve, reject) => {
-    request.session.regenerate(error => (error ? reject(error) : resolve()));
-  });
-  request.session.person = person;
+export async function beginSession(request: Request, owner: SessionOwner): Promise<void> {
+  await settled(done => request.session.regenerate(done));
+  request.session.owner = owner;
   request.session.csrf = randomBytes(16).toString('base64url');
-  await new Promise<void>((resolve, reject) => {
-    request.session.save(error => (error ? reject(error) : resolve()));
-  });
+  await settled(done => request.session.save(done));
 }
 
 export async function endSession(request: Request): Promise<void> {
-  await new Promise<void>((resolve, reject) => {
-    request.session.destroy(error => (error ? reject(error) : resolve()));
+  await settled(done => request.session.destroy(done));
+}
+
+/** Reads the session again; false when it has ended since. Rejects when the database cannot say. */
+export async function isStillOpen(request: Request): Promise<boolean> {
+  try {
+    await settled(done => request.session.reload(done));
+  } catch (error) {
+    if (error instanceof Error && error.message === 'failed to load session') return false;
+    throw error;
+  }
+  return request.session.owner !== undefined;
+}
+
+/** A session told to other servers: nobody can make its cookie of this. */
+export function nameOfSession(request: Request): string {
+  return createHash('sha256').update(request.sessionID).digest('base64url');
+}
+
+function settled(work: (done: (error?: unknown) => void) => unknown): Promise<void> {
+  return new Promise((resolve, reject) => {
+    work(error => (error ? reject(error) : resolve()));
   });
 }

@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import type { Database } from '../db/database.ts';
 import { JOB_QUEUE } from '../db/job-tables.ts';
 import type { StudioScope } from '../db/studio-scope.ts';
+import { describeError } from '../http/errors.ts';
 import { startRun } from './job-run.ts';
 import { jobStore } from './job-store.ts';
 
@@ -20,6 +21,9 @@ export interface JobQueue {
 }
 
 const POLL_SECONDS = 0.5;
+/** Jobs that one server runs at a time, each of another studio. */
+const AT_ONCE = 4;
+const WAIT_SECONDS = 1;
 const LONGEST_SECONDS = 3600;
 const LEAVE_STUDIO = "SELECT set_config('role', 'none', true)";
 const ENTER_STUDIO = "SELECT set_config('role', 'map_step_studio', true)";
@@ -32,33 +36,46 @@ export interface JobQueueOptions {
 
 export async function openJobQueue(options: JobQueueOptions): Promise<JobQueue> {
   const { databaseUrl, database, logger } = options;
-  const boss = new PgBoss({ connectionString: databaseUrl, max: 2, schedule: false, migrate: false });
+  const boss = new PgBoss({ connectionString: databaseUrl, max: AT_ONCE, schedule: false, migrate: false });
   const closing = new AbortController();
-  boss.on('error', error => logger.warn({ err: error }, 'the job queue'));
+  boss.on('error', error => logger.warn({ fault: describeError(error) }, 'the job queue'));
   await boss.start();
 
-  const send = async (scope: StudioScope, job: string): Promise<void> => {
+  const send = async (scope: StudioScope, job: string, startAfter = 0): Promise<void> => {
     const ticket: Ticket = { studio: scope.studioId, job };
     // The queue's tables lie behind the owner's role; the rights of the studio come back right after.
     await scope.run(LEAVE_STUDIO, []);
     const db = {
       executeSql: async (sql: string, values: unknown[]) => ({ rows: await scope.run(sql, values) }),
     };
-    await boss.send(JOB_QUEUE, ticket, { db, retryLimit: 0, expireInSeconds: LONGEST_SECONDS });
+    await boss.send(JOB_QUEUE, ticket, {
+      db,
+      retryLimit: 0,
+      expireInSeconds: LONGEST_SECONDS,
+      ...(startAfter > 0 && { startAfter }),
+    });
     await scope.run(ENTER_STUDIO, []);
   };
 
-  await boss.work<Ticket>(JOB_QUEUE, { pollingIntervalSeconds: POLL_SECONDS }, async ([ticket]) => {
-    if (!ticket) return;
-    const { studio, job } = ticket.data;
-    const run = await database.inStudio(studio, scope => jobStore(scope).begin(job));
+  const work = async (ticket: Ticket): Promise<void> => {
+    const { studio, job } = ticket;
+    const run = await database.inStudio(studio, async scope => {
+      const begun = await jobStore(scope).begin(job);
+      if (begun !== 'wait') return begun;
+      await send(scope, job, WAIT_SECONDS);
+      return undefined;
+    });
     if (run === undefined) return;
     const isOver = await startRun({ databaseUrl, database, logger, studio, job, run }, closing.signal);
     if (isOver) return;
     await database.inStudio(studio, async scope => {
       if (await jobStore(scope).release(job, run)) await send(scope, job);
     });
-  });
+  };
+  for (let worker = 0; worker < AT_ONCE; worker += 1)
+    await boss.work<Ticket>(JOB_QUEUE, { pollingIntervalSeconds: POLL_SECONDS }, async ([ticket]) => {
+      if (ticket) await work(ticket.data);
+    });
 
   return {
     send,

@@ -2,6 +2,7 @@ import { Worker } from 'node:worker_threads';
 import type { JobFault } from '@map-step/contract';
 import type { Logger } from 'pino';
 import type { Database } from '../db/database.ts';
+import { describeError } from '../http/errors.ts';
 import { type JobProgress, jobStore } from './job-store.ts';
 
 /** What a thread is told. */
@@ -42,7 +43,7 @@ export async function startRun(
     else fault = message.fault;
   });
   thread.on('error', error => {
-    logger.error({ err: error, job }, 'a job died');
+    logger.error({ fault: describeError(error), job }, 'a job died');
     fault ??= DIED;
   });
   const ended = new Promise<number>(resolve => thread.once('exit', resolve));

@@ -34,8 +34,17 @@ export function jobStore(scope: StudioScope) {
       return (await jobs.findOne(scope.where({ id })))?.input ?? '';
     },
 
-    /** Takes a job that waits and says which run of it this is; undefined when there is nothing to do. */
-    async begin(id: string): Promise<number | undefined> {
+    /**
+     * Takes a job that waits and says which run of it this is. A studio has one job running at a time, so that those
+     * of others do not wait for it: then this one is to wait. Undefined when there is nothing to do.
+     */
+    async begin(id: string): Promise<number | 'wait' | undefined> {
+      const [busy] = await scope.select(
+        `SELECT id FROM jobs WHERE studio_id = $1 AND id <> $2 AND state = 'running'
+           AND beat_at > now() - interval '${SILENT_SECONDS} seconds' LIMIT 1`,
+        [id],
+      );
+      if (busy) return 'wait';
       const [row] = await scope.select<{ runs: number }>(
         `UPDATE jobs SET state = 'running', runs = runs + 1, beat_at = now()
          WHERE studio_id = $1 AND id = $2 AND state = 'waiting' AND NOT stop_asked RETURNING runs`,

@@ -14,8 +14,16 @@ test('without its database the server lives, is not ready, and asks to try again
   const changes = openChangeFeed(NOWHERE);
   const jobs = { send: () => Promise.reject(new Error('no job is queued here')) };
   const logger = pino({ level: 'silent' });
-  const deps = { database, changes, jobs, logger, now: () => new Date(), demo: false };
-  const options = { databaseUrl: NOWHERE, secret: 's', secure: false, pages: 'nowhere', signInLimit: 5 };
+  const deps = { database, changes, jobs, logger, now: () => new Date(), demo: false, secret: 's' };
+  const limits = { signInLimit: 5, anonymousLimit: 100 };
+  const options = {
+    databaseUrl: NOWHERE,
+    secure: false,
+    pages: 'nowhere',
+    hosts: [],
+    proxies: ['loopback'],
+    ...limits,
+  };
   const app = createApp(deps, options);
   const server = createServer(app.express);
   await new Promise<void>(resolve => server.listen(0, '127.0.0.1', resolve));

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { Change } from '@map-step/contract';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { announce, openChangeFeed } from '../db/change-feed.ts';
+import { announce, openChangeFeed, type Signal } from '../db/change-feed.ts';
 import { demoStudio } from './demo-studio.ts';
 import { startTestServer, type TestServer } from './test-server.ts';
 
@@ -36,7 +35,7 @@ test('a change through one server is heard on the stream of another within two s
 });
 
 test('what is refused is not told, and no studio hears another', async () => {
-  const heard: Change[] = [];
+  const heard: Signal[] = [];
   const changes = openChangeFeed(server.databaseUrl);
   const stop = changes.follow(server.studioId, change => heard.push(change));
   const bram = await server.person('bram-okoro');
@@ -55,7 +54,7 @@ test('what is refused is not told, and no studio hears another', async () => {
 });
 
 test('after its connection was cut the feed comes back and says that everything may have changed', async () => {
-  const heard: Change[] = [];
+  const heard: Signal[] = [];
   const changes = openChangeFeed(server.databaseUrl);
   changes.follow(server.studioId, change => heard.push(change));
   await until(() => changes.isListening());

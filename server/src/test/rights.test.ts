@@ -1,6 +1,6 @@
 // Every route × every role × own and other studio, generated from the contract's table.
 import { randomUUID } from 'node:crypto';
-import { mayCall, ROUTES, type RouteName, type StaffRole } from '@map-step/contract';
+import { mayCall, ROUTES, type RouteDefinition, type RouteName, type StaffRole } from '@map-step/contract';
 import type { StudioDocument } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { historyStore } from '../db/history-store.ts';
@@ -100,7 +100,7 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'check.read': () => ({ params: check }),
   'check.command': () => ({ params: check, body: { command: edit('kind', 'final', 'final') } }),
   'check.mark': () => ({ params: check, body: { marks: [mark()] } }),
-  'recap.read': () => ({ params: key }),
+  'recap.read': () => ({ params: { ...key, audience: 'staff' } }),
   'recap.command': () => ({ params: key, body: { command: edit('markdown', 'not so', 'x') } }),
   'recap.publish': () => ({ params: key, body: { seen: 999 } }),
   'recap.revoke': () => ({ params: key }),
@@ -111,18 +111,33 @@ interface Caller {
   readonly name: string;
   readonly person?: string;
   readonly role?: StaffRole;
+  /** On the day of lesson 4, which the calls are about. */
   readonly onStaff?: boolean;
+  /** On the day it is, a week later. */
+  readonly onStaffToday?: boolean;
   readonly isOther?: boolean;
 }
 
 const CALLERS: readonly Caller[] = [
   { name: 'nobody' },
   { name: 'the director', person: 'ottilie-marsh', role: 'director' },
-  { name: 'the teacher of the class', person: 'bram-okoro', role: 'teacher', onStaff: true },
+  {
+    name: 'the teacher of the class',
+    person: 'bram-okoro',
+    role: 'teacher',
+    onStaff: true,
+    onStaffToday: true,
+  },
   { name: 'a teacher of another class', person: 'suki-larch', role: 'teacher' },
-  { name: 'the assistant of the class', person: 'wren-adair', role: 'assistant', onStaff: true },
+  {
+    name: 'the assistant of the class',
+    person: 'wren-adair',
+    role: 'assistant',
+    onStaff: true,
+    onStaffToday: true,
+  },
   { name: 'a stand-in for this lesson', person: 'paz-lindmark', role: 'stand-in', onStaff: true },
-  { name: 'a stand-in for the lesson after', person: 'later-stand-in', role: 'stand-in' },
+  { name: 'a stand-in for the lesson after', person: 'later-stand-in', role: 'stand-in', onStaffToday: true },
   { name: 'the director of another studio', person: 'other-director', role: 'director', isOther: true },
   { name: 'a teacher of another studio', person: 'other-teacher', role: 'teacher', isOther: true },
 ];
@@ -205,7 +220,10 @@ function expected(route: RouteName, caller: Caller, unnamed: boolean): (status: 
   if (!mayCall(route, caller.role)) return status => status === 403;
   if (access === 'anyone') return status => status !== 403 && status < 500;
   if (caller.isOther && !unnamed) return status => status === 404;
-  const isBarred = 'ownClass' in ROUTES[route] && caller.role !== 'director' && !caller.onStaff;
+  const { ownClass }: RouteDefinition = ROUTES[route];
+  const isToday = ownClass === 'today' || ownClass === 'staff-recap';
+  const isIn = isToday ? caller.onStaffToday : caller.onStaff;
+  const isBarred = ownClass !== undefined && caller.role !== 'director' && !isIn;
   if (isBarred) return status => status === 403;
   return status => status !== 401 && status !== 403 && status !== 404 && status < 500;
 }

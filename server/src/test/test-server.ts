@@ -14,12 +14,13 @@ import type { StudioDocument } from '@map-step/core';
 import { Client } from 'pg';
 import { pino } from 'pino';
 import { inject } from 'vitest';
-import { createApp } from '../app.ts';
+import { type AppOptions, createApp } from '../app.ts';
 import { openChangeFeed } from '../db/change-feed.ts';
 import { type Database, openDatabase } from '../db/database.ts';
 import type { Deps } from '../deps.ts';
 import { importDocument } from '../features/studio/import-service.ts';
 import { createStudio, readStudioDocument } from '../features/studio/studio-store.ts';
+import { HTTP_DEADLINES } from '../http/loose-ends.ts';
 import { openJobQueue } from '../jobs/job-queue.ts';
 import { TEMPLATE } from './cluster.ts';
 
@@ -60,7 +61,7 @@ export interface TestServer extends ListeningServer {
   readonly studioId: string;
   readonly databaseUrl: string;
   /** A second server on the same database. */
-  another(): Promise<ListeningServer>;
+  another(more?: Partial<Deps>, options?: Partial<AppOptions>): Promise<ListeningServer>;
   /** A session of somebody, without asking for a password. */
   signIn(person: SignedInPerson): Promise<{ cookie: string; csrf: string }>;
   sql(text: string): Promise<void>;
@@ -88,7 +89,7 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
     ...server,
     studioId,
     databaseUrl,
-    another: () => listen(databaseUrl),
+    another: (more, options) => listen(databaseUrl, more, options),
     signIn: person => insertSession(databaseUrl, person),
     sql: text => runSql(databaseUrl, text),
     close: async () => {
@@ -102,13 +103,17 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
 /** A studio with all of this in it. */
 export function addStudio(database: Database, id: string, document: StudioDocument): Promise<void> {
   return database.inStudio(id, async scope => {
-    await createStudio(scope, document.studio);
+    await createStudio(scope, document.studio, true);
     await importDocument(scope, document);
   });
 }
 
 /** A server on a database that is there. */
-export async function listen(databaseUrl: string): Promise<ListeningServer> {
+export async function listen(
+  databaseUrl: string,
+  more: Partial<Deps> = {},
+  options: Partial<AppOptions> = {},
+): Promise<ListeningServer> {
   let now = new Date(`${TODAY}T19:00:00Z`);
   const logger = pino({ level: 'silent' });
   const database = openDatabase(databaseUrl);
@@ -121,15 +126,20 @@ export async function listen(databaseUrl: string): Promise<ListeningServer> {
     now: () => now,
     today: TODAY,
     demo: true,
+    secret: SECRET,
+    ...more,
   };
   const app = createApp(deps, {
     databaseUrl,
-    secret: SECRET,
     secure: false,
     pages: 'nowhere',
     signInLimit: 5,
+    anonymousLimit: 100_000,
+    hosts: ['studio.example'],
+    proxies: ['loopback'],
+    ...options,
   });
-  const server = createServer(app.express);
+  const server = createServer(HTTP_DEADLINES, app.express);
   await new Promise<void>(resolve => server.listen(0, '127.0.0.1', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
@@ -155,7 +165,8 @@ async function insertSession(
   person: SignedInPerson,
 ): Promise<{ cookie: string; csrf: string }> {
   const [sid, csrf] = [randomUUID(), randomUUID()];
-  const sess = { cookie: { originalMaxAge: 3_600_000, httpOnly: true, path: '/' }, person, csrf };
+  const owner = { studio: person.studio, id: person.id };
+  const sess = { cookie: { originalMaxAge: 3_600_000, httpOnly: true, path: '/' }, owner, csrf };
   const insert = "INSERT INTO sessions (sid, sess, expire) VALUES ($1, $2, now() + interval '1 hour')";
   await runSql(databaseUrl, insert, [sid, sess]);
   const signature = createHmac('sha256', SECRET).update(sid).digest('base64').replace(/=+$/, '');

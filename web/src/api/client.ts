@@ -1,4 +1,5 @@
 import { type ErrorBody, type ErrorCode, ROUTES, type RouteName } from '@map-step/contract';
+import { hearLeftOut } from './left-out.ts';
 
 /** A refused request, as the server put it. */
 export class ApiError extends Error {
@@ -57,6 +58,7 @@ export async function call<Answer>(name: RouteName, options: CallOptions = {}): 
     if (error instanceof DOMException && error.name === 'AbortError') throw error;
     throw new AwayError();
   });
+  hearLeftOut(response);
   const answer: unknown = await response.json().catch(() => undefined);
   if (response.ok) return answer as Answer;
   throw isErrorBody(answer) ? new ApiError(answer) : new AwayError();

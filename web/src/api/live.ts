@@ -1,6 +1,7 @@
 import { type Change, EVERYTHING, ROUTES } from '@map-step/contract';
 
 const NAME = 'map-step-live';
+const AGAIN_MS = 5000;
 
 /**
  * Follows the studio's changes until the returned function is called. One stream serves all tabs of a
@@ -25,11 +26,21 @@ export function followChanges(onChange: (change: Change) => void): () => void {
 
 /** Holds the stream open until the signal; whenever it begins again something may have been missed. */
 function listen(tell: (change: Change) => void, signal: AbortSignal): Promise<void> {
-  const source = new EventSource(ROUTES['live.follow'].path);
-  source.addEventListener('begin', () => tell(EVERYTHING));
-  source.onmessage = ({ data }: MessageEvent<string>) => tell(JSON.parse(data) as Change);
+  let source: EventSource;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const open = () => {
+    source = new EventSource(ROUTES['live.follow'].path);
+    source.addEventListener('begin', () => tell(EVERYTHING));
+    source.onmessage = ({ data }: MessageEvent<string>) => tell(JSON.parse(data) as Change);
+    // A browser asks again by itself after a cut, but not after a refusal.
+    source.onerror = () => {
+      if (source.readyState === EventSource.CLOSED) timer = setTimeout(open, AGAIN_MS);
+    };
+  };
+  open();
   return new Promise(resolve => {
     signal.addEventListener('abort', () => {
+      clearTimeout(timer);
       source.close();
       resolve();
     });

@@ -6,6 +6,7 @@ import { SignInPage } from '../features/session/sign-in-page.tsx';
 import { chakra } from '../theme/chakra.ts';
 import { Failure } from '../ui/failure.tsx';
 import { Skeleton } from '../ui/parts.tsx';
+import { LeftOutRows } from './left-out.tsx';
 import { useLiveChanges } from './use-live-changes.ts';
 
 /** Everything behind it is for people who are signed in; the address stays, so that they land where they meant to. */
@@ -28,6 +29,7 @@ export function SignedIn() {
           <p>It was last heard on {format(lastHeard(client), "d MMM 'at' HH:mm")}.</p>
         </Failure>
       )}
+      <LeftOutRows />
       <Outlet />
     </>
   );

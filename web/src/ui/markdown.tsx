@@ -1,3 +1,4 @@
+import { Component, type ReactNode } from 'react';
 import ReactMarkdown from 'react-markdown';
 import { chakra } from '../theme/chakra.ts';
 
@@ -18,7 +19,32 @@ const Prose = chakra('div', {
 export function Markdown({ text }: { text: string }) {
   return (
     <Prose>
-      <ReactMarkdown>{text}</ReactMarkdown>
+      <OrPlain text={text}>
+        <ReactMarkdown>{text}</ReactMarkdown>
+      </OrPlain>
     </Prose>
   );
+}
+
+interface OrPlainProps {
+  readonly text: string;
+  readonly children: ReactNode;
+}
+
+/** Shows the text as it was typed where it cannot be drawn: one recap breaks no page. */
+class OrPlain extends Component<OrPlainProps, { isBroken: boolean }> {
+  override state = { isBroken: false };
+
+  static getDerivedStateFromError() {
+    return { isBroken: true };
+  }
+
+  override componentDidUpdate(before: OrPlainProps) {
+    if (this.state.isBroken && before.text !== this.props.text) this.setState({ isBroken: false });
+  }
+
+  override render() {
+    if (!this.state.isBroken) return this.props.children;
+    return <chakra.p whiteSpace="pre-wrap">{this.props.text}</chakra.p>;
+  }
 }

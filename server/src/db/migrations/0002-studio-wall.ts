@@ -15,10 +15,16 @@ export const wall = (table: string, column: string) => `
  */
 export const STUDIO_WALL = `
   DO $$ BEGIN
-    CREATE ROLE map_step_studio NOLOGIN;
+    IF NOT EXISTS (SELECT FROM pg_roles WHERE rolname = 'map_step_studio') THEN
+      CREATE ROLE map_step_studio NOLOGIN;
+    END IF;
   EXCEPTION WHEN duplicate_object OR unique_violation THEN NULL;
   END $$;
-  GRANT map_step_studio TO CURRENT_USER;
+  DO $$ BEGIN
+    IF NOT pg_has_role(CURRENT_USER, 'map_step_studio', 'MEMBER') THEN
+      GRANT map_step_studio TO CURRENT_USER;
+    END IF;
+  END $$;
   DO $$ BEGIN
     EXECUTE format('GRANT USAGE ON SCHEMA %I TO map_step_studio', current_schema());
   END $$;

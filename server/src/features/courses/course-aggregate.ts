@@ -1,5 +1,5 @@
 import type { CourseAnswer } from '@map-step/contract';
-import { type Course, courseSchema, placedInOrder, type Section, type StudioDocument } from '@map-step/core';
+import { type Course, courseSchema, placedInOrder, type StudioDocument } from '@map-step/core';
 import { type Aggregate, getStored, readHistory } from '../../aggregates/aggregate.ts';
 import { documentAggregate } from '../../aggregates/document-aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
@@ -23,6 +23,7 @@ export function courseAggregate(scope: StudioScope, id: string): Aggregate<Cours
     check: async (course, touched) => {
       refusePlacedElsewhere(course);
       const placed = placedInOrder(course);
+      if (touched.includes('lessons')) await refuseLostLessons(scope, course);
       const isOnlyPlaced = touched.every(key => key === 'placed');
       return isOnlyPlaced ? placed : whole.check(placed, touched);
     },
@@ -33,15 +34,12 @@ export function courseAggregate(scope: StudioScope, id: string): Aggregate<Cours
 export async function readCourse(scope: StudioScope, id: string): Promise<CourseAnswer> {
   const aggregate = courseAggregate(scope, id);
   const { body, version } = await getStored(aggregate);
-  const sections = await scope.select<{ body: Section }>(
-    'SELECT body FROM sections WHERE studio_id = $1 AND course_id = $2 ORDER BY position',
-    [id],
-  );
+  const sections = await documentStore(scope, 'sections').listWhere('course_id = $2', [id]);
   return {
     course: body,
     version,
     published: (await findPublishedPlan(scope, id)) ?? null,
-    sections: sections.map(section => section.body),
+    sections: sections.map(({ students: _, ...section }) => section),
     history: await readHistory(aggregate),
   };
 }
@@ -55,6 +53,23 @@ function refusePlacedElsewhere(course: Course): void {
     if (lesson > course.lessons.length)
       throw new HttpFault('bad-request', `${course.name} has no lesson ${lesson}.`);
   }
+}
+
+/** A lesson of which something was written down stays. */
+async function refuseLostLessons(scope: StudioScope, { id, lessons, name }: Course): Promise<void> {
+  const [row] = await scope.select<{ last: number | null }>(
+    `SELECT GREATEST(
+       (SELECT max(lesson) FROM logs l WHERE l.studio_id = $1 AND l.section_id = ANY(classes)),
+       (SELECT max(lesson) FROM attendance a WHERE a.studio_id = $1 AND a.section_id = ANY(classes)),
+       (SELECT max(lesson) FROM recaps r WHERE r.studio_id = $1 AND r.section_id = ANY(classes))) AS last
+     FROM (SELECT array_agg(id) AS classes FROM sections WHERE studio_id = $1 AND course_id = $2) of_course`,
+    [id],
+  );
+  if ((row?.last ?? 0) > lessons.length)
+    throw new HttpFault(
+      'conflict',
+      `Lesson ${row?.last} of ${name} has been taught: it cannot be taken away. Copy the course for the next term.`,
+    );
 }
 
 async function around(scope: StudioScope, course: Course): Promise<Partial<StudioDocument>> {

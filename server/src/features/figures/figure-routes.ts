@@ -1,17 +1,11 @@
 import { createHash } from 'node:crypto';
-import {
-  documentCommandBody,
-  figureCreateBody,
-  type Material,
-  type MaterialAnswer,
-} from '@map-step/contract';
+import type { MaterialAnswer } from '@map-step/contract';
 import type { Course } from '@map-step/core';
 import { getStored } from '../../aggregates/aggregate.ts';
 import { createDocument, runDocumentCommand, tellVersioned } from '../../aggregates/document-aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
-import type { Told } from '../../db/json-text.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { nameIn, route } from '../../http/route.ts';
+import { route } from '../../http/route.ts';
 import { courseAggregate } from '../courses/course-aggregate.ts';
 import { figureAggregate } from './figure-aggregate.ts';
 import {
@@ -24,29 +18,13 @@ import {
 } from './material-store.ts';
 
 export const figureRoutes = [
-  route('material.read', ({ deps, who, request }) =>
-    deps.database.inStudio(who.studio, scope =>
-      readMaterial(scope, nameIn(request.query.course), nameIn(request.query.stamp)),
-    ),
+  route('material.read', (scope, { query }) => readMaterial(scope, query.course, query.stamp)),
+  route('figure.create', (scope, { who, body: { figure } }) =>
+    createDocument(figureAggregate(scope, figure.id), 'patterns', who.id, figure),
   ),
-  route(
-    'figure.create',
-    ({ deps, who, body: { figure } }) =>
-      deps.database.inStudio(who.studio, scope =>
-        createDocument(figureAggregate(scope, figure.id), 'patterns', who.id, figure),
-      ),
-    figureCreateBody,
-  ),
-  route('figure.read', ({ deps, who, params }) =>
-    deps.database.inStudio(who.studio, scope => tellVersioned(figureAggregate(scope, params.figure ?? ''))),
-  ),
-  route(
-    'figure.command',
-    ({ deps, who, params, body }) =>
-      deps.database.inStudio(who.studio, scope =>
-        runDocumentCommand(figureAggregate(scope, params.figure ?? ''), who.id, body.command),
-      ),
-    documentCommandBody,
+  route('figure.read', (scope, { params }) => tellVersioned(figureAggregate(scope, params.figure))),
+  route('figure.command', (scope, { who, params, body }) =>
+    runDocumentCommand(figureAggregate(scope, params.figure), who.id, body.command),
   ),
 ];
 
@@ -58,7 +36,7 @@ async function readMaterial(
   scope: StudioScope,
   id: string | undefined,
   known: string | undefined,
-): Promise<Omit<MaterialAnswer, 'material'> & { material: Told<Material> | null }> {
+): Promise<MaterialAnswer> {
   const course = id === undefined ? undefined : (await getStored(courseAggregate(scope, id))).body;
   const dances = [...new Set([...(course?.dances ?? []), ...lessonDances(course)])];
   const items = course?.items.map(({ pattern }) => pattern) ?? [];
@@ -72,7 +50,7 @@ async function readMaterial(
   // What a figure needs may be of another dance: the stamp speaks for that too.
   const involved = [...new Set([...dances, ...patterns.map(({ dance }) => dance)])];
   const material = {
-    dances: await documentStore(scope, 'dances').listSomeJson(involved),
+    dances: await documentStore(scope, 'dances').listSome(involved),
     levels: await listLevelsOf(scope, involved),
     patterns,
     elements: await listElementsOf(scope, involved),

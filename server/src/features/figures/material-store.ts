@@ -1,7 +1,6 @@
 import type { Element, Level, Pattern } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
-import { listAsJson } from '../../db/json-text.ts';
-import { type StudioScope, selectJson } from '../../db/studio-scope.ts';
+import type { StudioScope } from '../../db/studio-scope.ts';
 
 /** For each dance a number that rises with every change of its figures; under '' that of what all share. */
 export type MaterialStamps = ReadonlyMap<string, string>;
@@ -29,31 +28,18 @@ export async function listOfDances(
   dances: readonly string[],
   besides: readonly string[],
 ): Promise<readonly Pattern[]> {
-  const rows = await scope.select<{ body: Pattern }>(
-    'SELECT body FROM patterns WHERE studio_id = $1 AND dance_id = ANY($2) ORDER BY position',
-    [dances],
-  );
-  return withNeeds(
-    scope,
-    rows.map(({ body }) => body),
-    besides,
-  );
+  const figures = await documentStore(scope, 'patterns').listWhere('dance_id = ANY($2)', [dances]);
+  return withNeeds(scope, figures, besides);
 }
 
-export function listLevelsOf(scope: StudioScope, dances: readonly string[]) {
-  return selectJson<readonly Level[]>(
-    scope,
-    `SELECT ${listAsJson('body', 'position')} FROM levels WHERE studio_id = $1 AND dance_id = ANY($2)`,
-    [dances],
-  );
+export function listLevelsOf(scope: StudioScope, dances: readonly string[]): Promise<readonly Level[]> {
+  return documentStore(scope, 'levels').listWhere('dance_id = ANY($2)', [dances]);
 }
 
 /** The elements of some dances and those that belong to none. */
-export function listElementsOf(scope: StudioScope, dances: readonly string[]) {
-  return selectJson<readonly Element[]>(
-    scope,
-    `SELECT ${listAsJson('body', 'position')} FROM elements
-     WHERE studio_id = $1 AND (body ->> 'dance' IS NULL OR body ->> 'dance' = ANY($2))`,
+export function listElementsOf(scope: StudioScope, dances: readonly string[]): Promise<readonly Element[]> {
+  return documentStore(scope, 'elements').listWhere(
+    "(body ->> 'dance' IS NULL OR body ->> 'dance' = ANY($2))",
     [dances],
   );
 }

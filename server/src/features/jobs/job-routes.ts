@@ -6,26 +6,20 @@ import { route } from '../../http/route.ts';
 import { jobStore } from '../../jobs/job-store.ts';
 
 export const jobRoutes = [
-  route('job.read', ({ deps, who, params }) =>
-    deps.database.inStudio(who.studio, async scope => {
-      const job = await getJob(scope, params.job ?? '');
-      await wake(deps, scope, job);
-      return job;
-    }),
-  ),
-  route('job.stop', ({ deps, who, params }) =>
-    deps.database.inStudio(who.studio, async scope => {
-      const { id } = await getJob(scope, params.job ?? '');
-      await jobStore(scope).askToStop(id);
-      return getJob(scope, id);
-    }),
-  ),
+  route('job.read', async (scope, { deps, params }) => {
+    const job = await getJob(scope, params.job);
+    await wake(deps, scope, job);
+    return job;
+  }),
+  route('job.stop', async (scope, { params }) => {
+    const { id } = await getJob(scope, params.job);
+    await jobStore(scope).askToStop(id);
+    return getJob(scope, id);
+  }),
 ];
 
-const UUID = /^[0-9a-f-]{36}$/;
-
 async function getJob(scope: StudioScope, id: string): Promise<JobAnswer> {
-  const job = UUID.test(id) ? await jobStore(scope).find(id) : undefined;
+  const job = await jobStore(scope).find(id);
   if (!job) throw new HttpFault('not-found', 'There is no such work here.');
   return job;
 }

@@ -1,20 +1,78 @@
-import type { Change } from '@map-step/contract';
-import { route } from '../../http/route.ts';
+import type { SignedInPerson } from '@map-step/contract';
+import type { Request } from 'express';
+import type { Signal } from '../../db/change-feed.ts';
+import type { Deps } from '../../deps.ts';
+import { HttpFault } from '../../http/http-fault.ts';
+import { routeWithoutScope } from '../../http/route.ts';
+import { isStillOpen, nameOfSession } from '../../http/session.ts';
+import { identify } from '../session/session-service.ts';
 
 /** Shorter than what proxies wait before they cut a silent connection. */
 const HEARTBEAT_MS = 15_000;
+const MOST_A_PERSON = 20;
+
+/** How many streams each person has open at this server. */
+const open = new Map<string, number>();
 
 export const liveRoutes = [
-  route('live.follow', async ({ deps, who, request, response }) => {
+  routeWithoutScope('live.follow', async ({ deps, who, request, response }) => {
+    const leave = enter(who);
+    const session = nameOfSession(request);
+    const look = async () => {
+      if (!(await isHere(deps, request))) end();
+    };
+    const send = (signal: Signal) => {
+      if (signal.topic === 'session') {
+        if (signal.id === session) end();
+        return;
+      }
+      response.write(`data: ${JSON.stringify(signal)}\n\n`);
+      // Whatever has changed, it may be the people.
+      if (signal.topic === 'everything') void look();
+    };
+    const stop = deps.changes.follow(who.studio, send);
+    const heartbeat = setInterval(() => {
+      response.write(': here\n\n');
+      void look();
+    }, HEARTBEAT_MS);
+    const end = () => {
+      clearInterval(heartbeat);
+      stop();
+      leave();
+      response.end();
+    };
+    request.once('close', end);
     response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
     response.flushHeaders();
     response.write('retry: 1000\n\nevent: begin\ndata: {}\n\n');
-    const send = (change: Change) => response.write(`data: ${JSON.stringify(change)}\n\n`);
-    const stop = deps.changes.follow(who.studio, send);
-    const heartbeat = setInterval(() => response.write(': here\n\n'), HEARTBEAT_MS);
-    request.once('close', () => {
-      clearInterval(heartbeat);
-      stop();
-    });
   }),
 ];
+
+/** Counts a stream of a person; the answer uncounts it, once. */
+function enter({ studio, id }: SignedInPerson): () => void {
+  const key = `${studio}/${id}`;
+  const count = open.get(key) ?? 0;
+  if (count >= MOST_A_PERSON)
+    throw new HttpFault(
+      'too-many',
+      `At most ${MOST_A_PERSON} pages of one person are kept up to date at once.`,
+    );
+  open.set(key, count + 1);
+  let isIn = true;
+  return () => {
+    if (!isIn) return;
+    isIn = false;
+    const left = (open.get(key) ?? 1) - 1;
+    if (left === 0) open.delete(key);
+    else open.set(key, left);
+  };
+}
+
+/** False once the session or the person behind it is gone; while nobody can say, they stay. */
+async function isHere(deps: Deps, request: Request): Promise<boolean> {
+  try {
+    return (await isStillOpen(request)) && (await identify(deps, request)) !== undefined;
+  } catch {
+    return true;
+  }
+}

@@ -1,5 +1,6 @@
 import type { RecapAnswer } from '@map-step/contract';
-import type { Audience } from '@map-step/core';
+import { type Audience, markdownSchema, readShape } from '@map-step/core';
+import { z } from 'zod';
 import type { Aggregate } from '../../aggregates/aggregate.ts';
 import type { RecapRow } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -17,7 +18,7 @@ export interface RecapBody {
   readonly published?: string;
 }
 
-const LONGEST = 100_000;
+const recapBody = z.strictObject({ markdown: markdownSchema, published: z.exactOptional(z.iso.datetime()) });
 
 /** The text of one recap and when it was published last. */
 export function recapAggregate(scope: StudioScope, key: RecapKey, now: Date): Aggregate<RecapBody> {
@@ -34,16 +35,21 @@ export function recapAggregate(scope: StudioScope, key: RecapKey, now: Date): Ag
       const found = await scope.models.recaps.findOne(row);
       return found ? { body: bodyOf(found), version: found.version } : undefined;
     },
+    // Publishing is what sets a new date: the text of that moment is what a link shows until the next one.
     save: async ({ markdown, published }, seen) => {
-      const [changed] = await scope.models.recaps.update(
-        { markdown, publishedAt: published ?? null, version: seen + 1 },
-        scope.where({ sectionId: section, lesson, audience, version: seen }),
+      const rows = await scope.select(
+        `UPDATE recaps SET version = version + 1, markdown = $5, published_at = $6::timestamptz, published_markdown =
+           CASE WHEN published_at IS DISTINCT FROM $6::timestamptz THEN $5 ELSE published_markdown END
+         WHERE studio_id = $1 AND section_id = $2 AND lesson = $3 AND audience = $4 AND version = $7
+         RETURNING version`,
+        [section, lesson, audience, markdown, published ?? null, seen],
       );
-      return changed === 1;
+      return rows.length === 1;
     },
     check: async body => {
-      if (typeof body.markdown === 'string' && body.markdown.length <= LONGEST && isRecap(body)) return body;
-      throw new HttpFault('bad-request', 'A recap is a text of at most 100,000 characters.');
+      const shape = readShape(recapBody, body);
+      if (shape.ok) return shape.value;
+      throw new HttpFault('bad-request', `So this recap cannot stand: it ${shape.fault[0]?.message}`);
     },
     tell: () => readRecap(scope, key, now),
   };
@@ -69,6 +75,7 @@ interface Row {
   readonly version: number;
   readonly markdown: string;
   readonly published_at: Date | null;
+  readonly is_changed: boolean;
   readonly links: number;
 }
 
@@ -80,7 +87,7 @@ async function selectRecaps(
   audience: Audience | null,
 ): Promise<RecapAnswer[]> {
   const rows = await scope.select<Row>(
-    `SELECT r.*, (SELECT count(*)::integer FROM recap_links l
+    `SELECT r.*, published_at IS NOT NULL AND published_markdown <> markdown AS is_changed, (SELECT count(*)::integer FROM recap_links l
          WHERE l.studio_id = $1 AND l.section_id = r.section_id AND l.lesson = r.lesson
            AND l.audience = r.audience AND l.revoked_at IS NULL AND l.expires_at > $3) AS links
        FROM recaps r WHERE studio_id = $1 AND section_id = $2
@@ -95,14 +102,11 @@ async function selectRecaps(
     version: row.version,
     markdown: row.markdown,
     published: row.published_at?.toISOString() ?? null,
+    isChanged: row.is_changed,
     links: row.links,
   }));
 }
 
 function bodyOf({ markdown, publishedAt }: RecapRow): RecapBody {
   return { markdown, ...(publishedAt && { published: publishedAt.toISOString() }) };
-}
-
-function isRecap(body: RecapBody): boolean {
-  return Object.keys(body).every(key => key === 'markdown' || key === 'published');
 }

@@ -2,6 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import type { DocumentCommand, PublishAnswer, RecapDetail } from '@map-step/contract';
 import { editStep, readHistory, runCommand, stale, undoStep } from '../../aggregates/aggregate.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+import { HttpFault } from '../../http/http-fault.ts';
 import { type RecapKey, readRecap, recapAggregate } from './recap-aggregate.ts';
 
 const LINK_DAYS = 120;
@@ -39,6 +40,11 @@ export async function publishRecap(
   seen: number,
   now: Date,
 ): Promise<PublishAnswer> {
+  if (key.audience !== 'students')
+    throw new HttpFault(
+      'bad-request',
+      'A recap for the staff has no link: the staff of the class read it signed in.',
+    );
   const aggregate = recapAggregate(scope, key, now);
   const token = randomBytes(16).toString('base64url');
   const expires = new Date(now.getTime() + LINK_DAYS * DAY_MS);

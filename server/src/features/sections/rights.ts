@@ -1,8 +1,23 @@
-import type { SignedInPerson } from '@map-step/contract';
+// Who may do what in a class: the one place that knows. The table of routes says which days a call is about.
+import type { RouteDefinition, SignedInPerson } from '@map-step/contract';
 import { isOnStaff, type Section } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+import { todayIn } from '../../deps.ts';
 import { HttpFault } from '../../http/http-fault.ts';
+import type { AnyCall } from '../../http/route.ts';
+import { getStudio } from '../studio/studio-store.ts';
+
+/** What the calls of classes have in their path and body; which of it depends on the route. */
+interface ClassCall {
+  readonly params: { readonly section: string; readonly lesson?: number; readonly audience?: string } & {
+    readonly check?: string;
+  };
+  readonly body?: {
+    readonly logs?: readonly { readonly lesson: number }[];
+    readonly attendance?: readonly { readonly lesson: number }[];
+  };
+}
 
 export async function getSection(scope: StudioScope, id: string): Promise<Section> {
   const stored = await documentStore(scope, 'sections').find(id);
@@ -10,12 +25,85 @@ export async function getSection(scope: StudioScope, id: string): Promise<Sectio
   return stored.body;
 }
 
-/** Refuses who is neither the director nor on the staff of the class on all of these dates. */
-export function requireStaff(
-  section: Section,
+/** Refuses who is neither the director nor on the staff of the class on the days that a call is about. */
+export async function requireOwnClass(
+  scope: StudioScope,
+  { ownClass }: RouteDefinition,
   who: SignedInPerson,
-  dates: readonly (string | undefined)[],
-): void {
+  call: AnyCall,
+): Promise<void> {
+  if (!ownClass) return;
+  const { params, body } = call as ClassCall;
+  const section = await getSection(scope, params.section);
+  const lessons =
+    ownClass === 'lesson'
+      ? [params.lesson ?? 0]
+      : [...(body?.logs ?? []), ...(body?.attendance ?? [])].map(lessonOf);
+  switch (ownClass) {
+    case 'lesson':
+    case 'entries':
+      await requireLessonsOfCourse(scope, section, lessons);
+      return requireStaff(
+        section,
+        who,
+        lessons.map(lesson => section.dates[lesson - 1]),
+      );
+    case 'check':
+      return requireStaff(section, who, [await dateOfCheck(scope, section, params.check ?? '')]);
+    case 'today':
+      return requireStaff(section, who, [await todayOf(scope, call)]);
+    case 'staff-recap':
+      return params.audience === 'staff'
+        ? requireStaff(section, who, [await todayOf(scope, call)])
+        : undefined;
+    default:
+      return ownClass satisfies never;
+  }
+}
+
+/** True for whom the names of its students are meant: its staff on their days, and the director. */
+export async function maySeeStudents(
+  scope: StudioScope,
+  section: Pick<Section, 'staff'>,
+  call: Pick<AnyCall, 'deps'> & { readonly who: SignedInPerson },
+): Promise<boolean> {
+  const { role, id } = call.who;
+  return role === 'director' || isOnStaff(section, id, await todayOf(scope, call));
+}
+
+function lessonOf({ lesson }: { readonly lesson: number }): number {
+  return lesson;
+}
+
+async function todayOf(scope: StudioScope, { deps }: Pick<AnyCall, 'deps'>): Promise<string> {
+  return todayIn(deps, (await getStudio(scope)).timezone);
+}
+
+async function dateOfCheck(scope: StudioScope, section: Section, id: string): Promise<string> {
+  const check = (await documentStore(scope, 'checks').find(id))?.body;
+  if (check?.section !== section.id) throw new HttpFault('not-found', `There is no check "${id}".`);
+  return check.date;
+}
+
+async function requireLessonsOfCourse(
+  scope: StudioScope,
+  section: Section,
+  lessons: readonly number[],
+): Promise<void> {
+  const [course] = await scope.select<{ name: string; lessons: number }>(
+    `SELECT body ->> 'name' AS name, jsonb_array_length(body -> 'lessons') AS lessons
+     FROM courses WHERE studio_id = $1 AND id = $2`,
+    [section.course],
+  );
+  const odd = lessons.find(lesson => lesson > (course?.lessons ?? 0));
+  if (odd !== undefined)
+    throw new HttpFault(
+      'bad-request',
+      `There is no lesson ${odd} in ${course?.name}: it has ${course?.lessons}.`,
+    );
+}
+
+function requireStaff(section: Section, who: SignedInPerson, dates: readonly (string | undefined)[]): void {
   if (who.role === 'director' || dates.every(date => isOnStaff(section, who.id, date))) return;
   const isOnSomeDays = section.staff.some(({ person }) => person === who.id);
   throw new HttpFault(
@@ -23,14 +111,5 @@ export function requireStaff(
     isOnSomeDays
       ? 'You are on the staff of this class on other days only. Ask the director to add this one.'
       : 'You are not on the staff of this class. Ask the director to add you.',
-  );
-}
-
-/** Refuses who may not write in all of these lessons. */
-export function requireLessons(section: Section, who: SignedInPerson, lessons: readonly number[]): void {
-  requireStaff(
-    section,
-    who,
-    lessons.map(lesson => section.dates[lesson - 1]),
   );
 }

@@ -6,16 +6,26 @@ import type {
   SignedInPerson,
   StoredAnswer,
 } from '@map-step/contract';
-import type { Attendance, Log, Section } from '@map-step/core';
+import type { Attendance, Log, Role, Section } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
-import type { Told } from '../../db/json-text.ts';
+import { JsonText, type Told } from '../../db/json-text.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../http/http-fault.ts';
 import { addRecaps } from '../studio/studio-store.ts';
-import { listRecaps, type RecapKey } from './recap-aggregate.ts';
+import { listRecaps } from './recap-aggregate.ts';
+import { getSection } from './rights.ts';
 
-export async function readSection(scope: StudioScope, id: string, now: Date): Promise<Told<SectionAnswer>> {
+type ToldSection = Told<SectionAnswer> & { readonly section: Section };
+
+/** Who writes, and by which clock. */
+interface Writing {
+  readonly deps: Deps;
+  readonly who: SignedInPerson;
+}
+
+export async function readSection(scope: StudioScope, id: string, now: Date): Promise<ToldSection> {
   const stored = await documentStore(scope, 'sections').find(id);
   if (!stored) throw new HttpFault('not-found', `There is no class "${id}" in this studio.`);
   const { body: section, version } = stored;
@@ -23,25 +33,47 @@ export async function readSection(scope: StudioScope, id: string, now: Date): Pr
   return {
     section,
     version,
-    students: await documentStore(scope, 'students').listSomeJson(ids),
+    counts: countRoles(section),
+    students: await documentStore(scope, 'students').listSome(ids),
     logs: await eventStore(scope, 'logs').listJson(id),
     attendance: await eventStore(scope, 'attendance').listJson(id),
     recaps: await listRecaps(scope, id, now),
   };
 }
 
+/** What everybody of the studio may see of a class: how many are in it and where it is, and nobody's name. */
+export function withoutStudents({ section, logs, recaps, ...answer }: ToldSection): ToldSection {
+  const read = logs instanceof JsonText ? logs.read() : logs;
+  return {
+    ...answer,
+    section: { ...section, students: [] },
+    students: [],
+    attendance: [],
+    logs: read.map(({ note: _, ...log }) => log),
+    recaps: (recaps instanceof JsonText ? recaps.read() : recaps).map(recap =>
+      recap.audience === 'staff' ? { ...recap, markdown: '' } : recap,
+    ),
+  };
+}
+
+function countRoles({ students }: Section): SectionAnswer['counts'] {
+  const count = (wanted: Role) => students.filter(({ role }) => role === wanted).length;
+  return { lead: count('lead'), follow: count('follow'), solo: count('solo') };
+}
+
 /** Stores log entries once each, however often they are sent. */
 export async function appendLogs(
   scope: StudioScope,
-  section: Section,
-  who: SignedInPerson,
+  { deps, who }: Writing,
+  section: string,
   entries: readonly LogEntry[],
 ): Promise<StoredAnswer> {
+  requireThisYear(entries, deps.now());
   await requireFigures(
     scope,
     entries.map(({ pattern }) => pattern),
   );
-  const logs = entries.map(entry => ({ ...entry, section: section.id, by: who.id }) as Log);
+  const logs = entries.map((entry): Log => ({ ...entry, section, by: who.id }));
   await eventStore(scope, 'logs').append(logs);
   return { stored: logs.map(({ id }) => id) };
 }
@@ -49,15 +81,17 @@ export async function appendLogs(
 /** Stores who was here, of the students of the class. */
 export async function appendAttendance(
   scope: StudioScope,
-  section: Section,
-  who: SignedInPerson,
+  { deps, who }: Writing,
+  id: string,
   entries: readonly AttendanceEntry[],
 ): Promise<StoredAnswer> {
+  requireThisYear(entries, deps.now());
+  const section = await getSection(scope, id);
   requireStudents(
     section,
     entries.map(({ student }) => student),
   );
-  const attendance = entries.map(entry => ({ ...entry, section: section.id, by: who.id }) as Attendance);
+  const attendance = entries.map((entry): Attendance => ({ ...entry, section: id, by: who.id }));
   await eventStore(scope, 'attendance').append(attendance);
   return { stored: attendance.map(({ id }) => id) };
 }
@@ -65,22 +99,21 @@ export async function appendAttendance(
 /** Closes a lesson: its last log entries and the drafts of its recaps, together or not at all. */
 export async function finishLesson(
   scope: StudioScope,
-  { lesson }: RecapKey,
-  section: Section,
-  who: SignedInPerson,
+  writing: Writing,
+  { section, lesson }: { readonly section: string; readonly lesson: number },
   { logs, recaps }: FinishBody,
-  now: Date,
-): Promise<Told<SectionAnswer>> {
+): Promise<ToldSection> {
   if (logs.some(log => log.lesson !== lesson))
     throw new HttpFault('bad-request', `These entries are not all of lesson ${lesson}.`);
-  if (logs.length > 0) await appendLogs(scope, section, who, logs);
-  const there = (await listRecaps(scope, section.id, now)).filter(recap => recap.lesson === lesson);
+  if (logs.length > 0) await appendLogs(scope, writing, section, logs);
+  const now = writing.deps.now();
+  const there = (await listRecaps(scope, section, now)).filter(recap => recap.lesson === lesson);
   const drafts = recaps.filter(({ audience }) => !there.some(recap => recap.audience === audience));
   await addRecaps(
     scope,
-    drafts.map(draft => ({ ...draft, section: section.id, lesson })),
+    drafts.map(draft => ({ ...draft, section, lesson })),
   );
-  return readSection(scope, section.id, now);
+  return readSection(scope, section, now);
 }
 
 export function requireStudents(section: Section, students: readonly string[]): void {
@@ -90,8 +123,24 @@ export function requireStudents(section: Section, students: readonly string[]): 
     throw new HttpFault('bad-request', `"${stranger}" is not a student of this class.`);
 }
 
+const YEAR_MS = 366 * 86_400_000;
+
+/** What happens in a class happens now, or did not long ago: a clock that is years off is not believed. */
+export function requireThisYear(entries: readonly { readonly at: string }[], now: Date): void {
+  const odd = entries.find(({ at }) => Math.abs(Date.parse(at) - now.getTime()) > YEAR_MS);
+  if (odd)
+    throw new HttpFault(
+      'bad-request',
+      `${odd.at} is more than a year from now. Set the clock of this device right and try again.`,
+    );
+}
+
 async function requireFigures(scope: StudioScope, figures: readonly string[]): Promise<void> {
-  const there = new Set((await documentStore(scope, 'patterns').listSome(figures)).map(({ id }) => id));
+  const rows = await scope.select<{ id: string }>(
+    'SELECT id FROM patterns WHERE studio_id = $1 AND id = ANY($2)',
+    [figures],
+  );
+  const there = new Set(rows.map(({ id }) => id));
   const missing = figures.find(figure => !there.has(figure));
   if (missing !== undefined) throw new HttpFault('bad-request', `There is no figure "${missing}".`);
 }

@@ -1,11 +1,12 @@
-import type { SignedInPerson } from '@map-step/contract';
-import type { Person } from '@map-step/core';
+import type { SignedInPerson, StaffRole } from '@map-step/contract';
 import { col, fn, type Transaction, where } from 'sequelize';
-import { documentStore } from '../../db/document-store.ts';
+import type { Database } from '../../db/database.ts';
 import type { Models } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+import type { SessionOwner } from '../../http/session.ts';
 
 export interface Account {
+  readonly id: string;
   readonly studioId: string;
   readonly personId: string;
   readonly passwordHash: string;
@@ -20,13 +21,9 @@ export async function findAccount(
     where: where(fn('lower', col('email')), email.toLowerCase()),
     transaction,
   });
-  return row ? { studioId: row.studioId, personId: row.personId, passwordHash: row.passwordHash } : undefined;
-}
-
-/** The only studio of a fresh server or of the demo; undefined when there is none. */
-export async function findFirstStudio(models: Models, transaction: Transaction): Promise<string | undefined> {
-  const row = await models.studios.findOne({ order: ['created_at'], transaction });
-  return row?.id;
+  if (!row) return undefined;
+  const { id, studioId, personId, passwordHash } = row;
+  return { id, studioId, personId, passwordHash };
 }
 
 export async function addAccount(
@@ -39,14 +36,33 @@ export async function addAccount(
   );
 }
 
-export async function findSignedIn(
-  scope: StudioScope,
-  personId: string,
-): Promise<SignedInPerson | undefined> {
-  const stored = await documentStore(scope, 'people').find(personId);
-  return stored && signedIn(stored.body, scope.studioId);
+/** The studio that is entered with one click: the demo, on a server that holds nobody's account. */
+const DEMO = `SELECT id FROM studios WHERE demo AND NOT EXISTS (SELECT FROM accounts)`;
+
+export async function findDemoStudio(database: Database): Promise<string | undefined> {
+  const [row] = await database.select<{ id: string }>(`${DEMO} ORDER BY created_at LIMIT 1`, []);
+  return row?.id;
 }
 
-export function signedIn({ id, name, role }: Person, studio: string): SignedInPerson {
-  return { id, name, role, studio };
+/** True on a server that has no studio yet. */
+export async function isServerEmpty(database: Database): Promise<boolean> {
+  const rows = await database.select('SELECT id FROM studios LIMIT 1', []);
+  return rows.length === 0;
+}
+
+/**
+ * The owner of a session as they stand now. Undefined when they are no longer of the studio, when their account is
+ * gone, or when the session is of a demo that is none any more.
+ */
+export async function findSignedIn(
+  database: Database,
+  { studio, id, account }: SessionOwner,
+): Promise<SignedInPerson | undefined> {
+  const [row] = await database.select<{ name: string; role: StaffRole }>(
+    `SELECT body ->> 'name' AS name, body ->> 'role' AS role FROM people
+     WHERE studio_id = $1 AND id = $2 AND CASE WHEN $3::uuid IS NULL THEN studio_id IN (${DEMO})
+       ELSE EXISTS (SELECT FROM accounts a WHERE a.id = $3 AND a.studio_id = $1 AND a.person_id = $2) END`,
+    [studio, id, account ?? null],
+  );
+  return row && { id, studio, ...row };
 }

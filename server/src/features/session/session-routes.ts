@@ -1,19 +1,17 @@
-import { demoSignInBody, setupBody, signInBody } from '@map-step/contract';
-import { publicRoute, route } from '../../http/route.ts';
-import { endSession } from '../../http/session.ts';
+import { announceSessionEnd } from '../../db/change-feed.ts';
+import { publicRoute, routeWithoutScope } from '../../http/route.ts';
+import { endSession, nameOfSession } from '../../http/session.ts';
 import { readSession, setUpStudio, signIn, signInToDemo } from './session-service.ts';
 
 export const sessionRoutes = [
   publicRoute('session.read', ({ deps, request }) => readSession(deps, request)),
-  publicRoute('session.signIn', ({ deps, request, body }) => signIn(deps, request, body), signInBody),
-  publicRoute(
-    'session.demo',
-    ({ deps, request, body }) => signInToDemo(deps, request, body.person),
-    demoSignInBody,
-  ),
-  publicRoute('setup.create', ({ deps, request, body }) => setUpStudio(deps, request, body), setupBody),
-  route('session.signOut', async ({ request }) => {
+  publicRoute('session.signIn', call => signIn(call, call.body)),
+  publicRoute('session.demo', call => signInToDemo(call, call.body.person)),
+  publicRoute('setup.create', call => setUpStudio(call, call.body)),
+  routeWithoutScope('session.signOut', async ({ deps, who, request }) => {
+    const name = nameOfSession(request);
     await endSession(request);
+    await deps.database.inStudio(who.studio, scope => announceSessionEnd(scope, name));
     return {};
   }),
 ];

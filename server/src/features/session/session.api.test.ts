@@ -74,7 +74,7 @@ describe('the demo', () => {
   test('offers its people, and nobody else', async () => {
     const visitor = await server.person();
     const { body } = await visitor.call<SessionAnswer>('session.read');
-    expect(body.demo.map(({ id }) => id)).toContain('ottilie-marsh');
+    expect(body.demo?.people.map(({ id }) => id)).toContain('ottilie-marsh');
     expect(body.today).toBe(TODAY);
     expect((await visitor.call('session.demo', { body: { person: 'nobody' } })).status).toBe(404);
   });

@@ -6,24 +6,15 @@ import { publicRoute } from '../../http/route.ts';
 import { hashToken } from '../sections/recap-service.ts';
 import { getStudio } from '../studio/studio-store.ts';
 
-export const shareRoutes = [
-  publicRoute('share.read', ({ deps, params, response }) => {
-    response.set({
-      'Referrer-Policy': 'no-referrer',
-      'X-Robots-Tag': 'noindex',
-      'Cache-Control': 'no-store',
-    });
-    return readShared(deps, params.token ?? '');
-  }),
-];
+export const shareRoutes = [publicRoute('share.read', ({ deps, params }) => readShared(deps, params.token))];
 
-/** What stands behind a link; a link that was withdrawn, has expired or never was says so alike. */
+/** What was published behind a link; a link that was withdrawn, has expired or never was says so alike. */
 async function readShared(deps: Deps, token: string): Promise<ShareAnswer> {
   const { database } = deps;
   const link = await database.inTransaction(transaction =>
     database.models.recapLinks.findByPk(hashToken(token), { transaction }),
   );
-  if (!link || link.revokedAt || link.expiresAt <= deps.now())
+  if (link?.audience !== 'students' || link.revokedAt || link.expiresAt <= deps.now())
     throw new HttpFault('link-expired', 'This link no longer works. Ask your teacher for a new one.');
   return database.inStudio(link.studioId, async scope => {
     const { sectionId, lesson, audience } = link;
@@ -36,7 +27,7 @@ async function readShared(deps: Deps, token: string): Promise<ShareAnswer> {
       course: course?.name ?? '',
       lesson,
       date: section?.dates[lesson - 1] ?? null,
-      markdown: recap?.markdown ?? '',
+      markdown: recap?.publishedMarkdown ?? '',
     };
   });
 }

@@ -2,22 +2,22 @@ import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { addDays, daysBetween, type StudioDocument, shiftDates } from '@map-step/core';
 import { type Deps, todayIn } from '../../deps.ts';
-import { findFirstStudio } from '../session/account-store.ts';
+import { isServerEmpty } from '../session/account-store.ts';
 import { importDocument, readImport } from './import-service.ts';
 import { createStudio } from './studio-store.ts';
 
 /** Loads the demo studio into an empty database, by the same import a user has; says whether it did. */
 export async function loadDemo(deps: Deps, file: string): Promise<boolean> {
   const { database } = deps;
-  const there = await database.inTransaction(transaction => findFirstStudio(database.models, transaction));
-  if (there) return false;
+  if (!(await isServerEmpty(database))) return false;
   const document = readImport(await readFile(file, 'utf8'));
   const dated = moveToToday(document, todayIn(deps, document.studio.timezone));
-  await database.inStudio(randomUUID(), async scope => {
-    await createStudio(scope, dated.studio);
+  const loaded = await database.inFirstStudio(randomUUID(), async scope => {
+    await createStudio(scope, dated.studio, true);
     await importDocument(scope, dated);
+    return true;
   });
-  return true;
+  return loaded ?? false;
 }
 
 /** Moves all dates by whole weeks, so that the first section's fifth lesson falls in the week of `today`. */

@@ -2,6 +2,7 @@ import type { Check, Holiday, Mark, PlanVersion, Recap, Studio, StudioDocument }
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import { DOCUMENT_KINDS, type RecapRow } from '../../db/models.ts';
+import { readable } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 
 /** What a studio's own row keeps: its `studio` entry and the parts of the document without ids. */
@@ -12,8 +13,11 @@ export interface StudioRecord extends Studio {
   readonly ext?: StudioDocument['ext'];
 }
 
-export async function createStudio(scope: StudioScope, studio: StudioRecord): Promise<void> {
-  await scope.models.studios.create({ id: scope.studioId, body: studio }, { transaction: scope.transaction });
+export async function createStudio(scope: StudioScope, studio: StudioRecord, demo = false): Promise<void> {
+  await scope.models.studios.create(
+    { id: scope.studioId, body: studio, demo },
+    { transaction: scope.transaction },
+  );
 }
 
 export async function getStudio(scope: StudioScope): Promise<StudioRecord> {
@@ -32,7 +36,11 @@ export async function saveStudio(scope: StudioScope, studio: StudioRecord): Prom
 /** The plan versions of all courses, the oldest first. */
 export async function listPlans(scope: StudioScope): Promise<readonly PlanVersion[]> {
   const rows = await scope.models.plans.findAll({ ...scope.where(), order: ['id'] });
-  return rows.map(row => row.body as PlanVersion);
+  return readable(
+    scope,
+    'plans',
+    rows.map(({ body }) => body as PlanVersion),
+  );
 }
 
 /** What was published last for a course. */
@@ -45,7 +53,7 @@ export async function findPublishedPlan(
      ORDER BY id DESC LIMIT 1`,
     [course],
   );
-  return row?.body;
+  return readable(scope, 'plans', row ? [row.body] : [])[0];
 }
 
 export async function addPlans(scope: StudioScope, plans: readonly PlanVersion[]): Promise<void> {
@@ -65,6 +73,7 @@ export async function addRecaps(scope: StudioScope, recaps: readonly Recap[]): P
       version: 1,
       markdown,
       publishedAt: published ? new Date(published) : null,
+      publishedMarkdown: published ? markdown : null,
       corrects: corrects ?? null,
     })),
     { transaction },
@@ -95,7 +104,7 @@ export async function readStudioDocument(scope: StudioScope): Promise<StudioDocu
     ['plans', await listPlans(scope)],
     ['logs', await eventStore(scope, 'logs').list()],
     ['attendance', await eventStore(scope, 'attendance').list()],
-    ['recaps', recaps.map(recapOf)],
+    ['recaps', readable(scope, 'recaps', recaps.map(recapOf))],
     ['checks', await listChecks(scope)],
   );
   return {

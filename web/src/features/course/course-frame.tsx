@@ -1,4 +1,4 @@
-import type { Section } from '@map-step/core';
+import type { CourseClass, SectionAnswer } from '@map-step/contract';
 import { format, parseISO } from 'date-fns';
 import { memo, type ReactNode, useRef } from 'react';
 import { Link, NavLink, useLocation, useSearchParams } from 'react-router';
@@ -7,7 +7,7 @@ import { chakra } from '../../theme/chakra.ts';
 import { Label, Select } from '../../ui/parts.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { Barre } from './barre.tsx';
-import { useCourseView } from './course-view.ts';
+import { studentCount, useCourseView } from './course-view.ts';
 import { KeysHelp, type KeysHelpHandle } from './keys-help.tsx';
 import { ROOMS } from './rooms.ts';
 import { useAddress } from './use-address.ts';
@@ -76,7 +76,7 @@ export function CourseFrame({ children }: { children: ReactNode }) {
           course={answer.course.id}
           name={answer.course.name}
           sections={answer.sections}
-          section={section?.section}
+          section={section}
         />
         <Barre />
       </chakra.div>
@@ -105,9 +105,9 @@ const Rooms = memo(function Rooms({ course, search }: { course: string; search: 
 interface CourseTitleProps {
   readonly course: string;
   readonly name: string;
-  readonly sections: readonly Section[];
+  readonly sections: readonly CourseClass[];
   /** The class that is looked at. */
-  readonly section: Section | undefined;
+  readonly section: SectionAnswer | undefined;
 }
 
 const CourseTitle = memo(function CourseTitle({ course, name, sections, section }: CourseTitleProps) {
@@ -128,7 +128,7 @@ const CourseTitle = memo(function CourseTitle({ course, name, sections, section 
       {sections.length > 1 ? (
         <chakra.label display="block" mt="1">
           <Label>Class </Label>
-          <Select value={section?.id ?? ''} onChange={event => choose(event.target.value)}>
+          <Select value={section?.section.id ?? ''} onChange={event => choose(event.target.value)}>
             {sections.map(({ id, dates, start }) => (
               <option key={id} value={id}>
                 {dates[0] ? format(parseISO(dates[0]), 'EEEE') : id} {start}
@@ -138,8 +138,8 @@ const CourseTitle = memo(function CourseTitle({ course, name, sections, section 
         </chakra.label>
       ) : section ? (
         <Label>
-          {section.dates[0] ? format(parseISO(section.dates[0]), 'EEEE') : ''} {section.start},{' '}
-          {section.students.length} students
+          {section.section.dates[0] ? format(parseISO(section.section.dates[0]), 'EEEE') : ''}{' '}
+          {section.section.start}, {studentCount(section)} students
         </Label>
       ) : (
         <Label>No class follows this course yet</Label>

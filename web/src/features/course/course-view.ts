@@ -25,6 +25,15 @@ export type LessonEvent =
   | { readonly kind: 'log'; readonly entry: LogEntry }
   | { readonly kind: 'attendance'; readonly entry: AttendanceEntry };
 
+export function studentCount({ counts }: Pick<SectionAnswer, 'counts'>): number {
+  return counts.lead + counts.follow + counts.solo;
+}
+
+/** True for whom the names in a class are not meant: then they are not told either. */
+export function areNamesHidden(section: Pick<SectionAnswer, 'counts' | 'students'>): boolean {
+  return section.students.length === 0 && studentCount(section) > 0;
+}
+
 /** A course without what each change of it makes new. */
 export type CourseNow = Pick<CourseAnswer, 'course' | 'published' | 'sections'>;
 

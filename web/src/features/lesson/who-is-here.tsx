@@ -1,6 +1,6 @@
 import { chakra } from '../../theme/chakra.ts';
 import { Label } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
+import { areNamesHidden, studentCount, useCourseView } from '../course/course-view.ts';
 import { type StudentHere, useAttendance } from './use-attendance.ts';
 
 const Person = chakra('button', {
@@ -26,11 +26,19 @@ const Person = chakra('button', {
 
 /** The students of the class: one tap says who is here. */
 export function WhoIsHere() {
-  const { studio } = useCourseView();
+  const { studio, section } = useCourseView();
   const { students, say } = useAttendance();
   const roles = { ...(studio.studio.roles ?? { lead: 'leader', follow: 'follower' }), solo: 'dancer' };
   const here = students.filter(student => student.here);
   const count = (role: 'lead' | 'follow') => here.filter(student => student.role === role).length;
+  if (section && areNamesHidden(section))
+    return (
+      <Label display="block" py="2" borderY="1px solid" borderColor="line">
+        {studentCount(section)} students
+        {section.counts.solo === 0 ? `: ${section.counts.lead} lead, ${section.counts.follow} follow` : ''}.
+        Their names are for the staff of this class on their days.
+      </Label>
+    );
   if (students.length === 0) return null;
   const isPaired = students.some(({ role }) => role !== 'solo');
   return (

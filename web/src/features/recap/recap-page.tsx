@@ -7,7 +7,7 @@ import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Markdown } from '../../ui/markdown.tsx';
 import { Button, Empty, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
+import { areNamesHidden, useCourseView } from '../course/course-view.ts';
 import { HistoryList } from '../history/history-list.tsx';
 import { type RecapEditor, useRecap } from './use-recap.ts';
 
@@ -44,7 +44,13 @@ export function RecapPage() {
           </Button>
         ))}
       </chakra.div>
-      <RecapDesk key={`${recap.section} ${recap.lesson} ${recap.audience}`} recap={recap} />
+      {audience === 'staff' && section && areNamesHidden(section) ? (
+        <Empty title="This recap is for the staff of this class">
+          They read it on the days on which they teach it. The recap for students is open to all colleagues.
+        </Empty>
+      ) : (
+        <RecapDesk key={`${recap.section} ${recap.lesson} ${recap.audience}`} recap={recap} />
+      )}
     </>
   );
 }
@@ -60,7 +66,11 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
       alignItems="start"
     >
       <chakra.section display="grid" gap="3">
-        {mayTeach && <Publishing recap={recap} editor={editor} />}
+        {recap.audience === 'staff' ? (
+          <Label>The staff of this class read it here, signed in. It has no link.</Label>
+        ) : (
+          mayTeach && <Publishing recap={recap} editor={editor} />
+        )}
         {editor.error && <Failure error={editor.error} />}
         {editor.theirs && <BothVersions editor={editor} theirs={editor.theirs} />}
         <chakra.label display="grid" gap="1">
@@ -103,7 +113,7 @@ function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditor
     <chakra.div display="grid" gap="2">
       <chakra.div display="flex" gap="3" alignItems="center" flexWrap="wrap">
         <Button look="next" size="large" onClick={editor.publish} disabled={editor.isBusy}>
-          {recap.published ? 'Make another link' : 'Publish this recap'}
+          {publishWord(recap)}
         </Button>
         {recap.published && <Label>Published {format(new Date(recap.published), 'd MMM, HH:mm')}</Label>}
         {recap.links > 0 && (
@@ -112,6 +122,12 @@ function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditor
           </Button>
         )}
       </chakra.div>
+      {recap.isChanged && (
+        <Label>
+          Changed since: {recap.links === 1 ? 'the link still shows' : 'links still show'} what was published,
+          until you publish again.
+        </Label>
+      )}
       {link && (
         <Notice tone="ready" title="Published. Send this link to the class; it is shown only now.">
           <chakra.div display="flex" gap="2" mt="1">
@@ -130,6 +146,11 @@ function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditor
       )}
     </chakra.div>
   );
+}
+
+function publishWord({ published, isChanged }: RecapAnswer): string {
+  if (!published) return 'Publish this recap';
+  return isChanged ? 'Publish these changes' : 'Make another link';
 }
 
 function BothVersions({ editor, theirs }: { editor: RecapEditor; theirs: RecapAnswer }) {

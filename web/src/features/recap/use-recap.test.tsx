@@ -14,6 +14,7 @@ const recap = (markdown: string, version = 1): RecapAnswer => ({
   markdown,
   version,
   published: null,
+  isChanged: false,
   links: 0,
 });
 

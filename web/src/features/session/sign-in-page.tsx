@@ -30,10 +30,10 @@ export function SignInPage({ session }: { session: SessionAnswer }) {
       )}
       {session.empty ? (
         <SetupForm onSubmit={setup => signIn.mutate({ setup })} isBusy={signIn.isPending} />
-      ) : session.demo.length > 0 ? (
+      ) : session.demo ? (
         <>
           <chakra.h2 fontSize="lg" mb="3">
-            Tarn Street Dance Rooms: who are you today?
+            {session.demo.studio}: who are you today?
           </chakra.h2>
           <chakra.ul
             listStyleType="none"
@@ -42,7 +42,7 @@ export function SignInPage({ session }: { session: SessionAnswer }) {
             gap="2"
             gridTemplateColumns={{ sm: '1fr 1fr', lg: 'repeat(3, 1fr)' }}
           >
-            {session.demo.map(({ id, name, role }) => (
+            {session.demo.people.map(({ id, name, role }) => (
               <li key={id}>
                 <Button
                   width="full"
