@@ -11,6 +11,7 @@ export function ensurePostgres(): void;
 /** How PostgreSQL's own programs reach a database, without a secret among their arguments. */
 export function connectionOf(url: string): { env: NodeJS.ProcessEnv; name: string };
 export interface ThrowawayCluster extends Cluster {
+  readonly folder: string;
   /** Stops it and removes its data. */
   remove(): void;
 }

@@ -75,6 +75,7 @@ async function captureTraces(databaseUrl: string, size: StudioSize): Promise<Tra
     pages: 'none',
     signInLimit: 99,
     anonymousLimit: 1_000_000,
+    crowdLimit: 1_000_000,
     hosts: [],
     proxies: ['loopback'],
   });

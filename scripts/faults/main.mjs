@@ -1,5 +1,6 @@
-// `npm run faults [-- KILLS]`: what happens to acknowledged writes when the server is killed in the middle of
-// them again and again, when PostgreSQL goes away under load, takes no changes, or has no room left on its disk.
+// `npm run faults [-- KILLS]`, or `-- hostile [SECONDS]` for that part alone: what happens to acknowledged writes when the server is killed in the middle of
+// them again and again, when PostgreSQL goes away under load, takes no changes, or has no room left on its disk, and to
+// people at work while others send what they should not.
 // Prints the counts; exit 1 when one is off.
 import { spawnSync } from 'node:child_process';
 import { chmodSync, closeSync, mkdtempSync, openSync, rmSync, writeSync } from 'node:fs';
@@ -11,6 +12,7 @@ import { ensureBuilt } from '../build.mjs';
 import { ensurePackages } from '../packages.mjs';
 import { ensurePostgres, startCluster, startThrowawayCluster } from '../postgres.mjs';
 import { say } from '../say.mjs';
+import { standHostility } from './hostile.mjs';
 import { checkRefusals, openScene, verify } from './scene.mjs';
 
 /** How many writes are acknowledged, at the most, before the next kill falls among them. */
@@ -20,14 +22,20 @@ const AWAY_MS = 20_000;
 const READ_ONLY_MS = 3000;
 const FULL_MS = 6000;
 const SMALL_DISK = '400m';
+const HOSTILE_SECONDS = 60;
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
-const kills = Number(process.argv[2] ?? 200);
+const [part, seconds] = process.argv[2] === 'hostile' ? ['hostile', process.argv[3]] : ['all'];
+const kills = Number((part === 'all' && process.argv[2]) || 200);
 ensurePackages(root);
 ensurePostgres();
 await ensureBuilt(root);
 const failures = [];
 
+if (part === 'hostile') {
+  failures.push(...(await standHostility(root, Number(seconds ?? HOSTILE_SECONDS))));
+  conclude();
+}
 const cluster = await startThrowawayCluster({ fast: false });
 const scene = await openScene(root, cluster);
 await killRepeatedly();
@@ -40,9 +48,14 @@ await scene.server.stop('SIGTERM');
 cluster.remove();
 failures.push(...scene.failures);
 await fillTheDisk();
-for (const failure of failures) say(`WRONG: ${failure}`);
-say(failures.length === 0 ? 'Nothing acknowledged was lost.' : `${failures.length} things are wrong.`);
-process.exit(failures.length === 0 ? 0 : 1);
+failures.push(...(await standHostility(root, HOSTILE_SECONDS)));
+conclude();
+
+function conclude() {
+  for (const failure of failures) say(`WRONG: ${failure}`);
+  say(failures.length === 0 ? 'Nothing acknowledged was lost.' : `${failures.length} things are wrong.`);
+  process.exit(failures.length === 0 ? 0 : 1);
+}
 
 async function killRepeatedly() {
   const written = () => scene.count('taps') + scene.count('commands');

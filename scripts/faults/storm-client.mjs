@@ -13,7 +13,7 @@ export async function openClient(address, figure) {
   const cookie = signIn.headers.get('set-cookie').split(';')[0];
   const { csrf } = await signIn.json();
   const headers = { cookie, 'x-csrf-token': csrf };
-  const client = { taps: [], commands: [], refused: [], get, storm };
+  const client = { taps: [], commands: [], refused: [], get, tap, storm };
   let sent = 0;
 
   /** Goes on until a time, through refusals; ends when nobody listens any more. */

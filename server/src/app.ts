@@ -15,6 +15,7 @@ import { sessionRoutes } from './features/session/session-routes.ts';
 import { identify } from './features/session/session-service.ts';
 import { shareRoutes } from './features/share/share-routes.ts';
 import { studioRoutes } from './features/studio/studio-routes.ts';
+import { limitCrowd } from './http/crowd.ts';
 import { describeError, errorHandler } from './http/errors.ts';
 import { knownHosts } from './http/hosts.ts';
 import { HttpFault } from './http/http-fault.ts';
@@ -30,6 +31,8 @@ export interface AppOptions extends Omit<SessionOptions, 'secret'> {
   readonly signInLimit: number;
   /** Requests of nobody in particular from one address in a minute. */
   readonly anonymousLimit: number;
+  /** Requests of all who are not signed in together, in a second. */
+  readonly crowdLimit: number;
   /** Names under which this server is reached, besides those of its own machine. */
   readonly hosts: readonly string[];
   /** Which proxies are believed about who asks and how: addresses, or `loopback`. */
@@ -50,7 +53,9 @@ export function createApp(deps: Deps, options: AppOptions): App {
   const sessions = createSessions({ ...options, secret: deps.secret });
   app.disable('x-powered-by').disable('etag');
   app.set('trust proxy', options.proxies).set('query parser', 'simple');
-  app.use(endUnfinished, securityHeaders, knownHosts(options.hosts), compression({ level: 3 }));
+  app.use(endUnfinished);
+  app.use('/api', limitCrowd(options.crowdLimit, deps.secret));
+  app.use(securityHeaders, knownHosts(options.hosts), compression({ level: 3 }));
   app.use('/api', requestLog(deps), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

@@ -47,7 +47,8 @@ const app = createApp(deps, {
   secure: env.BEHIND_TLS === '1',
   pages: env.MAPSTEP_PAGES ?? 'web/dist',
   signInLimit: 20,
-  anonymousLimit: Number(env.MAPSTEP_ANONYMOUS_LIMIT ?? 600),
+  anonymousLimit: 600,
+  crowdLimit: 40,
   hosts: listOf(env.MAPSTEP_HOSTS),
   proxies: listOf(env.MAPSTEP_PROXIES ?? 'loopback'),
 });

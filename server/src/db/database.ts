@@ -16,7 +16,7 @@ export interface Database {
   inTransaction<Answer>(work: (transaction: Transaction) => Promise<Answer>): Promise<Answer>;
   /** Runs one query on what belongs to no studio. */
   select<Row extends object>(sql: string, values: readonly unknown[]): Promise<Row[]>;
-  migrate(): Promise<void>;
+  migrate(upTo?: string): Promise<void>;
   /** Throws when PostgreSQL does not answer. */
   ping(): Promise<void>;
   close(): Promise<void>;
@@ -59,7 +59,7 @@ export function openDatabase(url: string, connections = POOL_SIZE): Database {
     inTransaction: work => sequelize.transaction(work),
     select: <Row extends object>(sql: string, values: readonly unknown[]) =>
       sequelize.query<Row>(sql, { bind: [...values], type: QueryTypes.SELECT }),
-    migrate: () => migrate(sequelize, url),
+    migrate: upTo => migrate(sequelize, url, upTo),
     ping: async () => {
       await sequelize.query('SELECT 1');
     },

@@ -57,7 +57,7 @@ export function eventStore<Kind extends keyof EventKinds>(scope: StudioScope, ki
        FROM ${kind} WHERE studio_id = $1 AND ($2::text IS NULL OR ${OWNER[kind]} = $2)`,
       [owner ?? null],
     );
-    scope.leftOut.push(...(row?.left_out ?? []).map(id => `${kind}/${id}`));
+    for (const id of row?.left_out ?? []) scope.leftOut.add(`${kind}/${id}`);
     return new JsonText<readonly EventKinds[Kind][]>(row?.text ?? '[]');
   };
   return {

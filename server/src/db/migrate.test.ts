@@ -18,6 +18,69 @@ async function query<Row>(databaseUrl: string, sql: string): Promise<Row[]> {
 beforeAll(() => query(inject('databaseUrl'), `CREATE DATABASE ${name}`));
 afterAll(() => query(inject('databaseUrl'), `DROP DATABASE ${name} WITH (FORCE)`));
 
+const STUDIO = '11111111-1111-4111-8111-111111111111';
+const EMPTY = '22222222-2222-4222-8222-222222222222';
+
+/** What earlier versions let in: lessons that are none, links to staff recaps, a text changed after it was published. */
+const OLD_ROWS = `
+  INSERT INTO studios (id, body) VALUES ('${STUDIO}', '{"name": "Real", "timezone": "Mars/Olympus"}'),
+    ('${EMPTY}', '{"name": "Demo", "timezone": "Europe/London"}');
+  INSERT INTO people (studio_id, id, position, body) VALUES ('${STUDIO}', 'ada', 0, '{"id": "ada"}');
+  INSERT INTO accounts VALUES (gen_random_uuid(), '${STUDIO}', 'ada', 'ada@pier.example', 'x');
+  INSERT INTO dances (studio_id, id, position, body) VALUES ('${STUDIO}', 'waltz', 0, '{"id": "waltz"}');
+  INSERT INTO patterns (studio_id, id, position, body)
+    VALUES ('${STUDIO}', 'walk', 0, '{"id": "walk", "dance": "waltz"}');
+  INSERT INTO courses (studio_id, id, position, body) VALUES ('${STUDIO}', 'one', 0, '{"id": "one", "lessons": [1, 2, 3]}');
+  INSERT INTO sections (studio_id, id, position, body)
+    VALUES ('${STUDIO}', 'monday', 0, '{"id": "monday", "course": "one", "dates": [], "students": []}');
+  INSERT INTO logs (studio_id, id, section_id, lesson, pattern_id, body, body_hash)
+    SELECT '${STUDIO}', gen_random_uuid(), 'monday', lesson, 'walk', '{}', '' FROM unnest(ARRAY[1, 3, 4, 99]) AS lesson;
+  INSERT INTO recaps (studio_id, section_id, lesson, audience, markdown, published_at)
+    SELECT '${STUDIO}', 'monday', lesson, 'students', 'now', CASE lesson WHEN 1 THEN now() END
+    FROM unnest(ARRAY[-5, 0, 1, 2, 2000000000]) AS lesson;
+  INSERT INTO recaps (studio_id, section_id, lesson, audience, markdown, published_at)
+    VALUES ('${STUDIO}', 'monday', 1, 'staff', 'of the staff', now());
+  INSERT INTO recap_links SELECT md5(audience), studio_id, section_id, lesson, audience, now() FROM recaps WHERE lesson = 1;
+  INSERT INTO history (studio_id, aggregate, aggregate_id, kind, what, person_id, before, after) VALUES
+    ('${STUDIO}', 'recap', 'monday/1/students', 'edit', '', 'ada', '{"markdown": "draft"}', '{"markdown": "told"}'),
+    ('${STUDIO}', 'recap', 'monday/1/students', 'publish', '', 'ada', '{"published": null}', '{"published": "x"}'),
+    ('${STUDIO}', 'recap', 'monday/1/students', 'edit', '', 'ada', '{"markdown": "told"}', '{"markdown": "later"}'),
+    ('${STUDIO}', 'recap', 'monday/1/students', 'edit', '', 'ada', '{"markdown": "later"}', '{"markdown": "now"}');
+`;
+
+test('bounds come in over rows that break them: what is sound stays, what is not is set aside, links show what was told', async () => {
+  const old = `map_step_old_${randomUUID().replaceAll('-', '')}`;
+  await query(inject('databaseUrl'), `CREATE DATABASE ${old}`);
+  const oldUrl = inject('databaseUrl').replace(/\/postgres$/, `/${old}`);
+  const before = openDatabase(oldUrl);
+  await before.migrate('0005-shared-work');
+  await query(oldUrl, OLD_ROWS);
+  await before.migrate();
+  await before.close();
+  const list = async (sql: string) => (await query<{ one: unknown }>(oldUrl, sql)).map(({ one }) => one);
+  expect(await list('SELECT lesson AS one FROM logs ORDER BY lesson')).toEqual([1, 3]);
+  expect(await list("SELECT lesson AS one FROM recaps WHERE audience = 'students' ORDER BY lesson")).toEqual([
+    1, 2,
+  ]);
+  expect(await list('SELECT kind AS one FROM set_aside ORDER BY kind')).toEqual([
+    'logs',
+    'logs',
+    'recaps',
+    'recaps',
+    'recaps',
+  ]);
+  expect(
+    await list("SELECT published_markdown AS one FROM recaps WHERE lesson = 1 AND audience = 'students'"),
+  ).toEqual(['told']);
+  expect(await list('SELECT audience AS one FROM recap_links')).toEqual(['students']);
+  expect(await list('SELECT demo AS one FROM studios ORDER BY id')).toEqual([false, true]);
+  expect(await list("SELECT body ->> 'timezone' AS one FROM studios ORDER BY id")).toEqual([
+    'UTC',
+    'Europe/London',
+  ]);
+  await query(inject('databaseUrl'), `DROP DATABASE ${old} WITH (FORCE)`);
+});
+
 test('three servers that start at once migrate once, and a later start keeps the data', async () => {
   const servers = [openDatabase(url()), openDatabase(url()), openDatabase(url())];
   await Promise.all(servers.map(database => database.migrate()));

@@ -8,9 +8,9 @@ const MIGRATION_LOCK = 471_103;
 
 /**
  * Runs what has not run yet, and what the queue of jobs needs; a second process waits for the first under an
- * advisory lock.
+ * advisory lock. `upTo` stops at a version, for tests of later ones.
  */
-export async function migrate(sequelize: Sequelize, databaseUrl: string): Promise<void> {
+export async function migrate(sequelize: Sequelize, databaseUrl: string, upTo?: string): Promise<void> {
   const umzug = new Umzug<QueryInterface>({
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
@@ -19,7 +19,7 @@ export async function migrate(sequelize: Sequelize, databaseUrl: string): Promis
   });
   await sequelize.transaction(async lock => {
     await sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [MIGRATION_LOCK], transaction: lock });
-    await umzug.up();
+    await (upTo ? umzug.up({ to: upTo }) : umzug.up());
     await migrateJobTables(databaseUrl);
   });
 }

@@ -46,7 +46,7 @@ export function readable<Body>(
   const schema: z.ZodType = SCHEMAS[kind];
   return bodies.flatMap(body => {
     if (schema.safeParse(body).success) return [body];
-    scope.leftOut.push(`${kind}/${nameOf(body)}`);
+    scope.leftOut.add(`${kind}/${nameOf(body)}`);
     return [];
   });
 }

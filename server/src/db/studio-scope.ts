@@ -8,7 +8,7 @@ export interface StudioScope {
   readonly models: Models;
   readonly transaction: Transaction;
   /** Rows that could not be read: told with the answer, which does without them. */
-  readonly leftOut: string[];
+  readonly leftOut: Set<string>;
   /** The options of a query that reads or writes this studio's rows only. */
   where<Conditions extends object>(
     conditions?: Conditions,
@@ -37,7 +37,7 @@ export function createScope(models: Models, studioId: string, transaction: Trans
     studioId,
     models,
     transaction,
-    leftOut: [],
+    leftOut: new Set(),
     select: async <Row extends object>(text: string, others: readonly unknown[] = []) =>
       (await connection.query<Row>({ name: nameOf(text), text, values: [studioId, ...others] })).rows,
     run: async (sql, values) => (await connection.query(sql, [...values])).rows,

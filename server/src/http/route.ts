@@ -164,7 +164,7 @@ function authorise(
 const MOST_TOLD = 20;
 
 /** Rows that could not be read are told beside the answer, which does without them. */
-function tellLeftOut(response: Response, leftOut: readonly string[]): void {
-  if (leftOut.length === 0 || response.headersSent) return;
-  response.set('Map-Step-Left-Out', encodeURIComponent(leftOut.slice(0, MOST_TOLD).join(' ')));
+function tellLeftOut(response: Response, leftOut: ReadonlySet<string>): void {
+  if (leftOut.size === 0 || response.headersSent) return;
+  response.set('Map-Step-Left-Out', encodeURIComponent([...leftOut].slice(0, MOST_TOLD).join(' ')));
 }

@@ -1,5 +1,6 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import connectPgSimple from 'connect-pg-simple';
+import { parse } from 'cookie';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import pg from 'pg';
@@ -28,6 +29,7 @@ export interface SessionOptions {
   readonly secure: boolean;
 }
 
+const COOKIE = 'map-step';
 const FOURTEEN_DAYS_MS = 14 * 24 * 3600 * 1000;
 
 /** Sessions in PostgreSQL, so that any server of a studio knows them. `close` ends their own small pool. */
@@ -48,7 +50,7 @@ export function createSessions(options: SessionOptions): {
   });
   const handler = session({
     store,
-    name: 'map-step',
+    name: COOKIE,
     secret: options.secret,
     resave: false,
     saveUninitialized: false,
@@ -64,6 +66,14 @@ export function createSessions(options: SessionOptions): {
     await pool.end();
   };
   return { handler, close };
+}
+
+/** True for a cookie that this server signed: whose it is, and whether it still holds, is another question. */
+export function hasSignedCookie(request: Request, secret: string): boolean {
+  const value = parse(request.headers.cookie ?? '')[COOKIE] ?? '';
+  const [id = '', signature = ''] = value.replace(/^s:/, '').split('.');
+  const right = createHmac('sha256', secret).update(id).digest('base64').replace(/=+$/, '');
+  return signature.length === right.length && timingSafeEqual(Buffer.from(signature), Buffer.from(right));
 }
 
 /** Lets a session live on from today; written once a day. */

@@ -60,6 +60,7 @@ export async function startRun(
   }, BEAT_MS);
   const code = await ended;
   clearInterval(beat);
+  closing.removeEventListener('abort', leave);
   if (closing.aborted && code !== 0) return false;
   if (fault || code !== 0)
     await inJob(async store => {

@@ -6,6 +6,8 @@ import { afterAll, beforeAll, expect, test, vi } from 'vitest';
 import { demoStudio } from '../test/demo-studio.ts';
 import { runImport, waitForJob } from '../test/run-import.ts';
 import {
+  addStudio,
+  beginTestSession,
   type ListeningServer,
   startTestServer,
   type TestPerson,
@@ -92,6 +94,33 @@ test('a job that waits can be stopped and is then never begun', async () => {
   expect(body.state).toBe('stopped');
   const begun = await server.database.inStudio(server.studioId, scope => jobStore(scope).begin(id));
   expect(begun).toBe(undefined);
+});
+
+test('a long import of one studio does not keep another from importing', async () => {
+  const otherId = randomUUID();
+  await addStudio(server.database, otherId, demoStudio());
+  const neighbour = await beginTestSession(server, {
+    id: 'ottilie-marsh',
+    name: '',
+    role: 'director',
+    studio: otherId,
+  });
+  const slow = [];
+  for (const prefix of ['slow', 'slower', 'slowest']) {
+    const text = file({ rooms: rooms(9000, prefix) });
+    slow.push((await ottilie.call<JobAnswer>('studio.import', { text })).body.id);
+  }
+  await waitForJob(ottilie, slow[0] ?? '', ({ state }) => state === 'running');
+  const quick = await runImport(neighbour, file({ rooms: rooms(2, 'quick') }));
+  expect(quick.state).toBe('done');
+  const states = await Promise.all(
+    slow.map(async id => (await ottilie.call<JobAnswer>('job.read', { params: { job: id } })).body.state),
+  );
+  expect(states.filter(state => state === 'waiting').length).toBeGreaterThan(0);
+  expect(states.filter(state => state === 'running').length).toBeLessThanOrEqual(1);
+  for (const id of slow) await ottilie.call('job.stop', { params: { job: id } });
+  for (const id of slow)
+    await waitForJob(ottilie, id, ({ state }) => state !== 'running' && state !== 'waiting');
 });
 
 test('a server that closes gives its job to another', async () => {

@@ -1,10 +1,14 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { StudioDocument } from '@map-step/core';
+import { Client } from 'pg';
 import { expect, test } from 'vitest';
 import { backup, restore } from '../../../scripts/backup.mjs';
-import { startThrowawayCluster } from '../../../scripts/postgres.mjs';
+import { connectionOf, startCluster, startThrowawayCluster } from '../../../scripts/postgres.mjs';
+import { openDatabase } from '../db/database.ts';
+import { createStudio, getStudio, saveStudio } from '../features/studio/studio-store.ts';
 import { demoStudio } from './demo-studio.ts';
 import { listen, startTestServer, type TestPerson } from './test-server.ts';
 
@@ -20,6 +24,7 @@ test('backup, fresh cluster, restore: the export is byte-equal, history and sess
     JSON.stringify((await who.call<StudioDocument>('studio.export')).body);
   const before = await exported(ottilie);
   backup(server.databaseUrl, file);
+  expect(statSync(file).mode & 0o777).toBe(0o600);
   await server.close();
 
   const cluster = await startThrowawayCluster();
@@ -34,4 +39,53 @@ test('backup, fresh cluster, restore: the export is byte-equal, history and sess
   await restored.close();
   cluster.remove();
   rmSync(folder, { recursive: true, force: true });
+}, 60_000);
+
+test('the data belong to a plain role, and no password stands among the arguments of a program', async () => {
+  const cluster = await startThrowawayCluster();
+  const client = new Client({ connectionString: cluster.url('postgres') });
+  await client.connect();
+  const { rows } = await client.query(
+    'SELECT rolsuper, rolreplication, rolbypassrls FROM pg_roles WHERE rolname = user',
+  );
+  expect(rows).toEqual([{ rolsuper: false, rolreplication: false, rolbypassrls: false }]);
+  await client.end();
+  const { env, name } = connectionOf(cluster.url('postgres'));
+  expect([name, env.PGUSER]).toEqual(['postgres', 'map_step']);
+  expect(env.PGPASSWORD).toHaveLength(24);
+  expect(cluster.adminUrl('postgres')).not.toContain(env.PGPASSWORD);
+  cluster.remove();
+}, 60_000);
+
+test('a cluster of an earlier version, where all belongs to the superuser, is handed to the plain role with its data', async () => {
+  const cluster = await startThrowawayCluster();
+  const admin = new Client({ connectionString: cluster.adminUrl('postgres') });
+  await admin.connect();
+  // As it was: no plain role, and everything made by the superuser.
+  await admin.query('ALTER DATABASE postgres OWNER TO app; DROP ROLE map_step');
+  await admin.end();
+  const before = openDatabase(cluster.adminUrl('postgres'));
+  await before.migrate();
+  const studio = randomUUID();
+  await before.inStudio(studio, scope => createStudio(scope, { name: 'Kept', timezone: 'UTC' }));
+  await before.close();
+  cluster.stop();
+  const again = await startCluster(cluster.folder, { port: 0, fast: true });
+  const after = openDatabase(again.url('postgres'));
+  await after.migrate();
+  const record = await after.inStudio(studio, async scope => {
+    const seen = await getStudio(scope);
+    await saveStudio(scope, { ...seen, name: 'Kept and changed' });
+    return getStudio(scope);
+  });
+  expect(record.name).toBe('Kept and changed');
+  const foreign = await after.select(
+    `SELECT relname FROM pg_class c JOIN pg_namespace n ON n.oid = relnamespace
+     WHERE nspname IN ('public', 'pgboss') AND relkind IN ('r', 'S') AND relowner <> (SELECT oid FROM pg_roles WHERE rolname = user)`,
+    [],
+  );
+  expect(foreign).toEqual([]);
+  await after.close();
+  again.stop();
+  cluster.remove();
 }, 60_000);

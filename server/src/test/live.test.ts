@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { EVERYTHING } from '@map-step/contract';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { announce, openChangeFeed, type Signal } from '../db/change-feed.ts';
 import { demoStudio } from './demo-studio.ts';
@@ -11,10 +12,10 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 /** Waits until the list has what is asked for. */
-async function until(isDone: () => boolean): Promise<void> {
+async function until(isDone: () => boolean | Promise<boolean>): Promise<void> {
   const end = Date.now() + 5000;
-  while (!isDone() && Date.now() < end) await new Promise(resolve => setTimeout(resolve, 5));
-  expect(isDone()).toBe(true);
+  while (!(await isDone()) && Date.now() < end) await new Promise(resolve => setTimeout(resolve, 5));
+  expect(await isDone()).toBe(true);
 }
 
 const place = { seen: 1, command: { kind: 'place', why: '', moves: [{ pattern: 'wrap', from: 6, to: 5 }] } };
@@ -69,4 +70,39 @@ test('after its connection was cut the feed comes back and says that everything 
 test('who is not signed in hears nothing', async () => {
   const visitor = await server.person();
   expect((await visitor.call('live.follow')).status).toBe(401);
+});
+
+test('signing out ends the stream of that session at whatever server it is, and no other', async () => {
+  const other = await server.another();
+  const bram = await other.person('bram-okoro');
+  const suki = await other.person('suki-larch');
+  const [his, hers] = [await bram.follow(), await suki.follow()];
+  await bram.call('session.signOut');
+  await until(() => his.isOver());
+  expect(hers.isOver()).toBe(false);
+  hers.end();
+  await other.close();
+});
+
+test('who is no longer of the studio is told nothing more', async () => {
+  const wren = await server.person('wren-adair');
+  const stream = await wren.follow();
+  await server.sql(`DELETE FROM people WHERE id = 'wren-adair' AND studio_id = '${server.studioId}'`);
+  await server.database.inStudio(server.studioId, scope => announce(scope, EVERYTHING));
+  await until(() => stream.isOver());
+});
+
+test('a person has at most twenty streams', async () => {
+  const teo = await server.person('teo-vance');
+  const streams = [];
+  for (let index = 0; index < 20; index += 1) streams.push(await teo.follow());
+  expect(streams.map(({ reply }) => reply.status)).toEqual(Array(20).fill(200));
+  const last = await teo.follow();
+  expect(last.reply.status).toBe(429);
+  for (const stream of streams) stream.end();
+  await until(async () => {
+    const again = await teo.follow();
+    again.end();
+    return again.reply.status === 200;
+  });
 });

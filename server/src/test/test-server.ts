@@ -42,7 +42,13 @@ export interface TestPerson {
     },
   ): Promise<Reply<Answer>>;
   /** Follows the live changes; resolves when the stream has begun. */
-  follow(): Promise<{ readonly reply: Reply; readonly changes: readonly Change[]; end(): void }>;
+  follow(): Promise<{
+    readonly reply: Reply;
+    readonly changes: readonly Change[];
+    end(): void;
+    /** True once the server has ended it. */
+    isOver(): boolean;
+  }>;
 }
 
 /** One server process's worth: several can stand on one database. */
@@ -135,6 +141,7 @@ export async function listen(
     pages: 'nowhere',
     signInLimit: 5,
     anonymousLimit: 100_000,
+    crowdLimit: 100_000,
     hosts: ['studio.example'],
     proxies: ['loopback'],
     ...options,
@@ -217,9 +224,14 @@ async function openBrowser(
       signal: ending.signal,
     });
     const changes: Change[] = [];
-    void readStream(response, changes).catch(() => undefined);
+    let isOver = false;
+    void readStream(response, changes)
+      .catch(() => undefined)
+      .then(() => {
+        isOver = true;
+      });
     const reply = { status: response.status, body: {}, headers: response.headers };
-    return { reply, changes, end: () => ending.abort() };
+    return { reply, changes, end: () => ending.abort(), isOver: () => isOver };
   };
   return { call, follow };
 }
@@ -238,8 +250,7 @@ async function readStream(response: Response, changes: Change[]): Promise<void> 
 async function runSql(url: string, sql: string, values: unknown[] = []): Promise<void> {
   const client = new Client({ connectionString: url });
   await client.connect();
-  await client.query(sql, values);
-  await client.end();
+  await client.query(sql, values).finally(() => client.end());
 }
 
 function closeServer(server: Server): Promise<void> {

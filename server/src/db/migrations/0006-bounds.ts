@@ -38,7 +38,7 @@ const LINK_TEXT = `
           AND p.kind = 'publish'), 0)
     ORDER BY h.id LIMIT 1), r.markdown)
   WHERE published_at IS NOT NULL;
-  ALTER TABLE recaps ADD CHECK ((published_at IS NULL) = (published_markdown IS NULL));`;
+  ALTER TABLE recaps ADD CHECK (published_markdown IS NULL OR published_at IS NOT NULL);`;
 
 /**
  * What the tables themselves hold to: which studio is the demo, lessons that exist, links to what was published for

@@ -21,9 +21,9 @@ export function courseAggregate(scope: StudioScope, id: string): Aggregate<Cours
   return {
     ...whole,
     check: async (course, touched) => {
+      if (touched.includes('lessons')) await refuseLostLessons(scope, course);
       refusePlacedElsewhere(course);
       const placed = placedInOrder(course);
-      if (touched.includes('lessons')) await refuseLostLessons(scope, course);
       const isOnlyPlaced = touched.every(key => key === 'placed');
       return isOnlyPlaced ? placed : whole.check(placed, touched);
     },

@@ -35,16 +35,12 @@ export function recapAggregate(scope: StudioScope, key: RecapKey, now: Date): Ag
       const found = await scope.models.recaps.findOne(row);
       return found ? { body: bodyOf(found), version: found.version } : undefined;
     },
-    // Publishing is what sets a new date: the text of that moment is what a link shows until the next one.
     save: async ({ markdown, published }, seen) => {
-      const rows = await scope.select(
-        `UPDATE recaps SET version = version + 1, markdown = $5, published_at = $6::timestamptz, published_markdown =
-           CASE WHEN published_at IS DISTINCT FROM $6::timestamptz THEN $5 ELSE published_markdown END
-         WHERE studio_id = $1 AND section_id = $2 AND lesson = $3 AND audience = $4 AND version = $7
-         RETURNING version`,
-        [section, lesson, audience, markdown, published ?? null, seen],
+      const [changed] = await scope.models.recaps.update(
+        { markdown, publishedAt: published ?? null, version: seen + 1 },
+        scope.where({ sectionId: section, lesson, audience, version: seen }),
       );
-      return rows.length === 1;
+      return changed === 1;
     },
     check: async body => {
       const shape = readShape(recapBody, body);

@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { DocumentCommand, PublishAnswer, RecapDetail } from '@map-step/contract';
+import { col } from 'sequelize';
 import { editStep, readHistory, runCommand, stale, undoStep } from '../../aggregates/aggregate.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../http/http-fault.ts';
@@ -54,7 +55,10 @@ export async function publishRecap(
       kind: 'publish',
       what: `Recap of lesson ${key.lesson} published`,
       changes: [{ field: 'published', from: body.published ?? null, to: now.toISOString() }],
-      also: () => addLink(scope, key, token, expires),
+      also: async () => {
+        await keepPublished(scope, key);
+        await addLink(scope, key, token, expires);
+      },
     };
   });
   return { recap: await readRecap(scope, key, now), token, expires: expires.toISOString() };
@@ -72,6 +76,14 @@ export async function revokeLinks(
     scope.where({ sectionId: section, lesson, audience, revokedAt: null }),
   );
   return { revoked };
+}
+
+/** The text of this moment is what links show until the next publishing. */
+async function keepPublished(scope: StudioScope, { section, lesson, audience }: RecapKey): Promise<void> {
+  await scope.models.recaps.update(
+    { publishedMarkdown: col('markdown') },
+    scope.where({ sectionId: section, lesson, audience }),
+  );
 }
 
 async function addLink(scope: StudioScope, key: RecapKey, token: string, expires: Date): Promise<void> {

@@ -1,15 +1,25 @@
 import { randomUUID } from 'node:crypto';
-import type { PublishAnswer, RecapDetail, SectionAnswer, ShareAnswer } from '@map-step/contract';
+import type {
+  CourseAnswer,
+  PublishAnswer,
+  RecapDetail,
+  SectionAnswer,
+  ShareAnswer,
+} from '@map-step/contract';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 let server: TestServer;
 let bram: TestPerson;
+let ottilie: TestPerson;
+let suki: TestPerson;
 let visitor: TestPerson;
 beforeAll(async () => {
   server = await startTestServer(demoStudio());
   bram = await server.person('bram-okoro');
+  ottilie = await server.person('ottilie-marsh');
+  suki = await server.person('suki-larch');
   visitor = await server.person();
 });
 afterAll(() => server.close());
@@ -142,5 +152,143 @@ describe('a lesson and its recap', () => {
     const rows = await server.database.models.recapLinks.findAll();
     expect(rows.some(({ tokenHash }) => tokenHash === body.token)).toBe(false);
     expect(rows.every(({ tokenHash }) => /^[0-9a-f]{64}$/.test(tokenHash))).toBe(true);
+  });
+});
+
+describe('what is told, and to whom', () => {
+  const key = { ...section, lesson: 5, audience: 'students' };
+
+  test.each([0, -5, 1.5, 9, 101, 2_000_000_000])(
+    'lesson %s of a course of eight is refused',
+    async lesson => {
+      const finished = await ottilie.call('lesson.finish', {
+        params: { ...section, lesson },
+        body: { logs: [], recaps: [{ audience: 'staff', markdown: '' }] },
+      });
+      expect([400, 404]).toContain(finished.status);
+      const logged = await ottilie.call('section.log', {
+        params: section,
+        body: { logs: [entry('wrap', 'solid', lesson)] },
+      });
+      expect(logged.status).toBe(400);
+      expect((await ottilie.call('studio.export')).status).toBe(200);
+    },
+  );
+
+  test('a lesson that was taught cannot be taken away from the course', async () => {
+    const { body } = await ottilie.call<CourseAnswer>('course.read', { params: { course: 'hustle-1' } });
+    const { lessons } = body.course;
+    const changes = [{ field: 'lessons', from: lessons, to: lessons.slice(0, 3) }];
+    const reply = await ottilie.call('course.command', {
+      params: { course: 'hustle-1' },
+      body: { seen: body.version, command: { kind: 'edit', what: 'Three lessons', changes } },
+    });
+    expect([reply.status, reply.body.message]).toEqual([409, expect.stringContaining('has been taught')]);
+  });
+
+  test('a link shows what was published, until it is published again', async () => {
+    const read = async () => (await bram.call<RecapDetail>('recap.read', { params: key })).body.recap;
+    const write = async (to: string) => {
+      const from = (await read()).markdown;
+      const command = { kind: 'edit', what: 'Text', changes: [{ field: 'markdown', from, to }] };
+      await bram.call('recap.command', { params: key, body: { command } });
+    };
+    const publish = async () =>
+      (
+        await bram.call<PublishAnswer>('recap.publish', {
+          params: key,
+          body: { seen: (await read()).version },
+        })
+      ).body;
+    await write('# As told');
+    const { token } = await publish();
+    const shown = async () =>
+      (await visitor.call<ShareAnswer>('share.read', { params: { token } })).body.markdown;
+    await write('# Not yet told');
+    expect([await shown(), (await read()).isChanged]).toEqual(['# As told', true]);
+    await publish();
+    expect([await shown(), (await read()).isChanged]).toEqual(['# Not yet told', false]);
+  });
+
+  test('a recap for the staff gets no link, and the database would not keep one', async () => {
+    const params = { ...key, audience: 'staff' };
+    const reply = await bram.call('recap.publish', { params, body: { seen: 1 } });
+    expect([reply.status, reply.body.message]).toEqual([400, expect.stringContaining('has no link')]);
+    await expect(
+      server.sql(`UPDATE recap_links SET audience = 'staff' WHERE studio_id = '${server.studioId}'`),
+    ).rejects.toThrow(/check constraint/);
+  });
+
+  test('names, attendance, notes and staff recaps are for the staff of the class on their days', async () => {
+    await bram.call('section.log', {
+      params: section,
+      body: { logs: [{ ...entry('wrap'), note: 'Mira held back' }] },
+    });
+    const see = async (who: TestPerson) => {
+      const { body } = await who.call<SectionAnswer>('section.read', { params: section });
+      const course = await who.call<CourseAnswer>('course.read', { params: { course: 'hustle-1' } });
+      return { body, text: JSON.stringify([body, course.body]) };
+    };
+    const own = await see(bram);
+    const other = await see(suki);
+    expect(own.body.students.length).toBeGreaterThan(5);
+    expect(own.text).toContain('Mira held back');
+    expect(other.body).toMatchObject({ students: [], attendance: [], section: { students: [] } });
+    expect(other.body.counts).toEqual(own.body.counts);
+    for (const { id, name } of own.body.students) {
+      expect(other.text).not.toContain(name);
+      expect(other.text).not.toContain(`"${id}"`);
+    }
+    expect(other.text).not.toContain('Mira held back');
+    expect(
+      other.body.recaps.filter(({ audience }) => audience === 'staff').map(({ markdown }) => markdown),
+    ).toEqual(other.body.recaps.filter(({ audience }) => audience === 'staff').map(() => ''));
+  });
+
+  test.each(['0001-01-01T00:00:00Z', '9999-01-01T00:00:00Z', '2024-12-01T00:00:00Z', '2027-06-01T00:00:00Z'])(
+    'an entry of %s is not believed',
+    async at => {
+      const reply = await bram.call('section.log', {
+        params: section,
+        body: { logs: [{ ...entry('wrap'), at }] },
+      });
+      expect(reply.status).toBe(400);
+    },
+  );
+});
+
+describe('a row that cannot be read', () => {
+  const spoil = (table: string, id: string, body: string) =>
+    server.sql(
+      `UPDATE ${table} SET body = '${body}' WHERE id = '${id}' AND studio_id = '${server.studioId}'`,
+    );
+  const leftOut = (headers: Headers) => decodeURIComponent(headers.get('Map-Step-Left-Out') ?? '');
+
+  test('is told and left out, of pages and of the export', async () => {
+    await spoil('patterns', 'cradle-walk', '{"id": "cradle-walk", "dance": "hustle", "name": 7}');
+    await spoil('rooms', 'net-room', '{"id": "net-room"}');
+    const material = await bram.call('material.read', { query: new URLSearchParams({ course: 'hustle-1' }) });
+    expect([material.status, leftOut(material.headers)]).toEqual([200, 'patterns/cradle-walk']);
+    expect(JSON.stringify(material.body)).not.toContain('"name":7');
+    const studio = await bram.call('studio.read');
+    expect([studio.status, leftOut(studio.headers)]).toEqual([200, 'rooms/net-room']);
+    const exported = await ottilie.call('studio.export');
+    expect(exported.status).toBe(200);
+    expect(leftOut(exported.headers)).toBe('patterns/cradle-walk rooms/net-room');
+    expect((await bram.call('figure.read', { params: { figure: 'cradle-walk' } })).status).toBe(404);
+  });
+
+  test('is left out of what happened in a class too', async () => {
+    const count = async () => {
+      const { body, headers } = await bram.call<SectionAnswer>('section.read', { params: section });
+      return [body.logs.length, leftOut(headers).startsWith('logs/')];
+    };
+    const [before] = await count();
+    await server.sql(
+      `UPDATE logs SET body = body || '{"result": "great"}' WHERE studio_id = '${server.studioId}'
+       AND seq = (SELECT max(seq) FROM logs WHERE studio_id = '${server.studioId}' AND section_id = 'hustle-1-monday')`,
+    );
+    expect(await count()).toEqual([Number(before) - 1, true]);
+    expect((await ottilie.call('studio.export')).status).toBe(200);
   });
 });

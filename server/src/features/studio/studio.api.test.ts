@@ -171,3 +171,34 @@ describe('a file is looked at before it is taken', () => {
     expect([status, body.problems?.[0]?.message]).toEqual([409, expect.stringMatching(/boat-shed/)]);
   });
 });
+
+describe('what a file may hold', () => {
+  test('twenty million characters of text are read', async () => {
+    const ext = { note: 'x'.repeat(900_000) };
+    const studio = { name: 'A', timezone: 'UTC' };
+    const job = await load(
+      `${' '.repeat(19_000_000)}${JSON.stringify({ format: 'mapstep/1', studio, ext })}`,
+    );
+    expect([job.fault, job.state]).toEqual([null, 'done']);
+  });
+
+  test('one text of ten million characters is refused with the bound, not with a failure', async () => {
+    const demo = demoStudio();
+    const [figure, ...others] = demo.patterns ?? [];
+    const patterns = [{ ...figure, marks: [{ kind: 'cue', text: 'x'.repeat(10_000_000) }] }, ...others];
+    const job = await load({ ...demo, patterns });
+    expect(job.state).toBe('failed');
+    expect(job.fault?.problems?.[0]).toEqual({
+      at: '/patterns/0/marks/0/text',
+      message: 'is longer than 10,000 characters',
+    });
+  });
+
+  test('a million entries at fault are told in fifty lines', async () => {
+    const job = await load(
+      `{"format":"mapstep/1","studio":{"name":"A","timezone":"UTC"},"logs":[${'{},'.repeat(1_000_000)}{}]}`,
+    );
+    expect(job.state).toBe('failed');
+    expect(job.fault?.problems?.length).toBeLessThanOrEqual(51);
+  });
+});
