@@ -91,3 +91,12 @@ describe('comma-separated values', () => {
     );
   });
 });
+
+test.each([
+  ['open', `a${'"'.repeat(1_000_000)}`, 1_000_001],
+  ['closed', `"${'""'.repeat(1_000_000)}"`, 1_000_000],
+  ['after a million blanks', `${' '.repeat(1_000_000)}"b"`, 1],
+])('a cell of very many quotes, %s, is read in one pass', (_, cell, length) => {
+  const rows = readCsv(`id,name\n${cell},x\n`);
+  expect(rows.ok && rows.value[1]?.cells.map(text => text.length)).toEqual([length, 1]);
+});

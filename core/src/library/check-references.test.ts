@@ -139,3 +139,20 @@ test('the message says what was looked for, and among what', () => {
   const [hold] = checkReferences(misnamed('patterns/0/entry/0'));
   expect(hold?.message).toBe(`"nowhere" is not a hold of ${dance.name}`);
 });
+
+test('what is told of a class is told of lessons that its course has', () => {
+  const lessons = [1, 2].map(() => ({ minutes: 60, fixed: { arrive: 3, combine: 8, dance: 10, recap: 4 } }));
+  const document = {
+    courses: [{ id: 'one', dances: [], lessons, items: [] }],
+    sections: [{ id: 'monday', course: 'one', staff: [], students: [] }],
+    recaps: [1, 2, 3].map(lesson => ({ section: 'monday', lesson, audience: 'students', markdown: '' })),
+  } as unknown as StudioDocument;
+  expect(checkReferences(document)).toEqual([
+    {
+      severity: 'error',
+      code: 'unknown-id',
+      at: '/recaps/2/lesson',
+      message: '3 is not among the 2 lessons of "monday"',
+    },
+  ]);
+});
