@@ -19,6 +19,7 @@ ensurePostgres();
 ensureChromium();
 run('lint', ['@biomejs/biome/bin/biome', 'check', '.']);
 run('types', ['typescript/bin/tsc', '-b']);
+run('what nothing uses', ['knip/bin/knip.js', '--no-progress']);
 run('unit and server tests', ['vitest/vitest.mjs', 'run']);
 await ensureBuilt(root);
 await runInBrowser();

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { hearNothing, openAs } from './support/people.ts';
+import { expect, test } from './support/test.ts';
 
 test('a broken and a foreign file are told with the place, and nothing changes', async ({ browser }) => {
   const page = await openAs(browser, 'Ottilie Marsh');

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { openAs } from './support/people.ts';
+import { expect, test } from './support/test.ts';
 
 test('a table of figures names its faults, is written without them, and is taken back', async ({
   browser,

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
 import { openAs } from './support/people.ts';
+import { expect, test } from './support/test.ts';
 
 const VIEWS = [
   ['Programme', '/'],

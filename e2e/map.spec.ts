@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import {
   bestIsKnown,
   chipOf,
@@ -10,6 +10,7 @@ import {
   tabTo,
 } from './support/courses.ts';
 import { openAs } from './support/people.ts';
+import { expect, test } from './support/test.ts';
 
 const alert = (page: Page) => page.getByRole('alert').first();
 

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { openAs, signIn } from './support/people.ts';
+import { expect, test } from './support/test.ts';
 
 const PATH = '/courses/hustle-1/lesson?lesson=6&class=hustle-1-monday';
 

@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
 import { dragToLesson, planAndTake } from './support/courses.ts';
 import { openAs } from './support/people.ts';
+import { expect, test } from './support/test.ts';
 
 test('a level is planned, a lesson taught and logged, the recap read through its link', async ({
   browser,

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { openAs } from './support/people.ts';
+import { expect, test } from './support/test.ts';
 
 /** Types as a person does and counts the presses: a capital or a sign with Shift is two. */
 function countingKeys(page: Page) {

@@ -41,7 +41,7 @@ async function buildServer(root) {
     },
   };
   await build({
-    entryPoints: [join(root, 'server/src/main.ts'), join(root, 'server/src/jobs/job-thread.ts')],
+    entryPoints: [join(root, 'server/src/main.ts'), join(root, 'server/src/job-thread.ts')],
     outdir: join(root, 'server/dist'),
     entryNames: '[name]',
     bundle: true,

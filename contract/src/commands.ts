@@ -1,7 +1,7 @@
-import type { Clash, FieldChange, Json } from '@map-step/core';
+import type { Clash, FieldChange } from '@map-step/core';
 import { z } from 'zod';
+import { instant, json, list, version } from './entities.ts';
 
-const json = z.json() as unknown as z.ZodType<Json>;
 const change = z.strictObject({
   field: z.string().min(1).max(130),
   from: json,
@@ -23,18 +23,21 @@ export const documentCommandBody = z.strictObject({ command: documentCommand });
 
 export type DocumentCommand = z.infer<typeof documentCommand>;
 
-export interface HistoryEntry {
-  readonly id: string;
-  readonly kind: 'create' | 'place' | 'publish' | 'keep' | 'edit' | 'undo';
-  readonly what: string;
-  readonly by: string;
-  readonly at: string;
+export const historyEntry = z.strictObject({
+  id: z.string(),
+  kind: z.enum(['create', 'place', 'publish', 'keep', 'edit', 'undo']),
+  what: z.string(),
+  by: z.string(),
+  at: instant,
   /** The entry that this one takes back. */
-  readonly undoes: string | null;
-  readonly undone: boolean;
-}
+  undoes: z.string().nullable(),
+  undone: z.boolean(),
+});
+export type HistoryEntry = z.output<typeof historyEntry>;
 
 /** What people change by commands, as it stands, with its newest history first. */
+export const versioned = <Body extends z.ZodType>(body: Body) =>
+  z.strictObject({ body, version, history: list(historyEntry) });
 export interface Versioned<Body> {
   readonly body: Body;
   readonly version: number;

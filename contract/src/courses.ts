@@ -1,20 +1,27 @@
 import {
-  type Course,
   courseSchema,
-  type Dance,
-  type Element,
   type Holiday,
-  type Level,
-  type Pattern,
-  type Person,
-  type PlanVersion,
   patternSchema,
-  type Room,
   type Section,
   type Studio,
+  sectionSchema,
+  studioSchema,
 } from '@map-step/core';
 import { z } from 'zod';
-import { editCommand, type HistoryEntry, undoCommand } from './commands.ts';
+import { editCommand, historyEntry, undoCommand } from './commands.ts';
+import {
+  count,
+  course,
+  dance,
+  element,
+  level,
+  list,
+  pattern,
+  person,
+  plan,
+  room,
+  version,
+} from './entities.ts';
 import { id } from './ids.ts';
 
 const lesson = z.int().min(1).max(100);
@@ -53,72 +60,86 @@ export const figureCreateBody = z.strictObject({ figure: patternSchema });
 export type CourseMove = z.infer<typeof move>;
 export type CourseCommand = z.infer<typeof courseCommand>;
 
-export interface SectionSummary {
-  readonly id: string;
-  readonly course: string;
-  readonly start: string;
-  readonly dates: readonly string[];
-  readonly room: string | null;
-  readonly staff: readonly string[];
-  readonly students: number;
-  readonly behind: number;
-}
+const sectionSummary = z.strictObject({
+  id,
+  course: id,
+  start: z.string(),
+  dates: list(z.iso.date()),
+  room: id.nullable(),
+  staff: list(id),
+  students: count,
+  behind: count,
+});
+export type SectionSummary = z.output<typeof sectionSummary>;
 
-export interface CourseSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly dances: readonly string[];
-  readonly level: string | null;
-  readonly lessons: number;
-  readonly items: number;
-  readonly published: boolean;
-  readonly sections: readonly SectionSummary[];
-}
+const courseSummary = z.strictObject({
+  id,
+  name: z.string(),
+  dances: list(id),
+  level: id.nullable(),
+  lessons: count,
+  items: count,
+  published: z.boolean(),
+  sections: list(sectionSummary),
+});
+export type CourseSummary = z.output<typeof courseSummary>;
 
 /** The newest classes first, and courses that have none yet. */
-export interface CourseListAnswer {
-  readonly courses: readonly CourseSummary[];
+export const courseListAnswer = z.strictObject({
+  courses: list(courseSummary),
   /** True when older classes are on the next page. */
-  readonly more: boolean;
-}
+  more: z.boolean(),
+});
+export type CourseListAnswer = z.output<typeof courseListAnswer>;
 
 /** The plans that were published or kept by a name, the newest first. */
-export interface CourseVersionsAnswer {
-  readonly versions: readonly PlanVersion[];
-}
+export const courseVersionsAnswer = z.strictObject({ versions: list(plan) });
+export type CourseVersionsAnswer = z.output<typeof courseVersionsAnswer>;
 
 /** A class as everybody of the studio may see it. */
 export type CourseClass = Omit<Section, 'students'>;
+const courseClass: z.ZodType<CourseClass> = sectionSchema.omit({ students: true });
 
-export interface CourseAnswer {
-  readonly course: Course;
-  readonly version: number;
-  readonly published: PlanVersion | null;
-  readonly sections: readonly CourseClass[];
+export const courseAnswer = z.strictObject({
+  course,
+  version,
+  published: plan.nullable(),
+  sections: list(courseClass),
   /** The newest first. */
-  readonly history: readonly HistoryEntry[];
-}
+  history: list(historyEntry),
+});
+export type CourseAnswer = z.output<typeof courseAnswer>;
 
 /** All dances, levels and elements, and the figures of the dances that were asked for with what they need. */
-export interface Material {
-  readonly dances: readonly Dance[];
-  readonly levels: readonly Level[];
-  readonly patterns: readonly Pattern[];
-  readonly elements: readonly Element[];
-}
+const material = z.strictObject({
+  dances: list(dance),
+  levels: list(level),
+  patterns: list(pattern),
+  elements: list(element),
+});
+export type Material = z.output<typeof material>;
 
-export interface MaterialAnswer {
+export const materialAnswer = z.strictObject({
   /** Another one as soon as anything in the studio's material has changed. */
-  readonly stamp: string;
+  stamp: z.string(),
   /** Null when it is as the asker, who named this stamp, has it. */
-  readonly material: Material | null;
-}
+  material: material.nullable(),
+});
+export type MaterialAnswer = z.output<typeof materialAnswer>;
 
-export interface StudioAnswer {
-  readonly studio: Studio;
-  readonly people: readonly Person[];
-  readonly rooms: readonly Room[];
-  readonly holidays: readonly Holiday[];
+const studio: z.ZodType<Studio> = studioSchema;
+const holiday: z.ZodType<Holiday> = z.strictObject({
+  from: z.iso.date(),
+  to: z.iso.date(),
+  name: z.string(),
+});
+
+export const studioAnswer = z.strictObject({
+  studio,
+  people: list(person),
+  rooms: list(room),
+  holidays: list(holiday),
   /** What the columns of the last foreign table of figures meant. */
-  readonly figureColumns: { readonly [column: string]: string };
-}
+  figureColumns: z.record(z.string(), z.string()),
+});
+export type StudioAnswer = z.output<typeof studioAnswer>;

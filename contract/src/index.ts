@@ -22,6 +22,7 @@ export type { ImportResult, ImportUndone, JobAnswer, JobFault, JobKind, JobState
 export { type Change, EVERYTHING } from './live.ts';
 export {
   type Access,
+  type AnswerOf,
   type BodyOf,
   mayCall,
   type OwnClass,
@@ -30,7 +31,6 @@ export {
   ROUTES,
   type RouteDefinition,
   type RouteName,
-  type StaffRole,
 } from './routes.ts';
 export type {
   AttendanceEntry,
@@ -50,6 +50,7 @@ export type {
   SetupBody,
   SignedInPerson,
   SignInBody,
+  StaffRole,
 } from './session.ts';
 export type {
   TableOrder,

@@ -1,47 +1,47 @@
-import type { ChangedField } from '@map-step/core';
-import type { TableResult } from './tables.ts';
-
-/** Work that takes longer than a request: it goes on by itself, tells how far it is, and can be stopped. */
-export interface JobAnswer<Result = ImportResult | TableResult> {
-  readonly id: string;
-  readonly kind: JobKind;
-  readonly state: JobState;
-  /** What is being done now. */
-  readonly stage: string;
-  readonly done: number;
-  /** 0 while nobody knows yet. */
-  readonly total: number;
-  readonly by: string;
-  /** Of a job that is done: of a file, or of a table of figures. */
-  readonly result: Result | null;
-  /** Of a job that failed. */
-  readonly fault: JobFault | null;
-}
+import { z } from 'zod';
+import { changedField, count, list } from './entities.ts';
+import { tableResult } from './tables.ts';
 
 /** A file that is added, one that is only looked at, one whose changes are taken, a table. */
-export type JobKind = 'import' | 'import-preview' | 'import-take' | 'table';
-export type JobState = 'waiting' | 'running' | 'done' | 'failed' | 'stopped';
+const jobKind = z.enum(['import', 'import-preview', 'import-take', 'table']);
+export type JobKind = z.output<typeof jobKind>;
+const jobState = z.enum(['waiting', 'running', 'done', 'failed', 'stopped']);
+export type JobState = z.output<typeof jobState>;
 
-export interface JobFault {
-  readonly message: string;
-  readonly problems?: readonly { readonly at: string; readonly message: string }[];
-}
+const jobFault = z.strictObject({
+  message: z.string(),
+  problems: z.exactOptional(list(z.strictObject({ at: z.string(), message: z.string() }))),
+});
+export type JobFault = z.output<typeof jobFault>;
 
-/** What a `mapstep/1` file did, or would do. */
-export interface ImportResult {
-  readonly written: boolean;
-  readonly added: { readonly [kind: string]: number };
-  readonly unchanged: number;
+/** What a file of the studio's own format did, or would do. */
+const importResult = z.strictObject({
+  written: z.boolean(),
+  added: z.record(z.string(), count),
+  unchanged: count,
   /** The first of them, field by field; `changedCount` counts all. */
-  readonly changed: readonly {
-    readonly kind: string;
-    readonly id: string;
-    readonly fields: readonly ChangedField[];
-  }[];
-  readonly changedCount: number;
-}
+  changed: list(z.strictObject({ kind: z.string(), id: z.string(), fields: list(changedField) })),
+  changedCount: count,
+});
+export type ImportResult = z.output<typeof importResult>;
 
-export interface ImportUndone {
-  readonly removed: number;
-  readonly restored: number;
-}
+/** Work that takes longer than a request: it goes on by itself, tells how far it is, and can be stopped. */
+export const jobAnswer = z.strictObject({
+  id: z.guid(),
+  kind: jobKind,
+  state: jobState,
+  /** What is being done now. */
+  stage: z.string(),
+  done: count,
+  /** 0 while nobody knows yet. */
+  total: count,
+  by: z.string(),
+  /** Of a job that is done: of a file, or of a table of figures. */
+  result: z.union([importResult, tableResult]).nullable(),
+  /** Of a job that failed. */
+  fault: jobFault.nullable(),
+});
+export type JobAnswer = z.output<typeof jobAnswer>;
+
+export const importUndone = z.strictObject({ removed: count, restored: count });
+export type ImportUndone = z.output<typeof importUndone>;

@@ -1,18 +1,19 @@
-import {
-  type Attendance,
-  type Audience,
-  attendanceSchema,
-  type Check,
-  type Log,
-  logSchema,
-  markdownSchema,
-  markSchema,
-  type Role,
-  type Section,
-  type Student,
-} from '@map-step/core';
+import { attendanceSchema, logSchema, markdownSchema, markSchema } from '@map-step/core';
 import { z } from 'zod';
-import type { HistoryEntry, Versioned } from './commands.ts';
+import { historyEntry, versioned } from './commands.ts';
+import {
+  attendance,
+  audience,
+  check,
+  count,
+  instant,
+  list,
+  log,
+  section,
+  student,
+  version,
+} from './entities.ts';
+import { id } from './ids.ts';
 
 /** The client names the entry; the server says who wrote it. */
 const logEntry = logSchema.omit({ by: true, section: true });
@@ -38,59 +39,63 @@ export type AttendanceEntry = z.infer<typeof attendanceEntry>;
 export type MarkEntry = z.infer<typeof markEntry>;
 export type FinishBody = z.infer<typeof finishBody>;
 
-export interface RecapAnswer {
-  readonly section: string;
-  readonly lesson: number;
-  readonly audience: Audience;
-  readonly version: number;
-  readonly markdown: string;
+export const recapAnswer = z.strictObject({
+  section: id,
+  lesson: count,
+  audience,
+  version,
+  markdown: z.string(),
   /** When its text was published last. */
-  readonly published: string | null;
+  published: instant.nullable(),
   /** True when the text is another one than what was published. */
-  readonly isChanged: boolean;
+  isChanged: z.boolean(),
   /** Links to it that still work. */
-  readonly links: number;
-}
+  links: count,
+});
+export type RecapAnswer = z.output<typeof recapAnswer>;
 
 /** A recap with its newest history first. */
-export interface RecapDetail {
-  readonly recap: RecapAnswer;
-  readonly history: readonly HistoryEntry[];
-}
+export const recapDetail = z.strictObject({ recap: recapAnswer, history: list(historyEntry) });
+export type RecapDetail = z.output<typeof recapDetail>;
 
-export interface SectionAnswer {
+export const sectionAnswer = z.strictObject({
   /** Without its students, their names, who was here and what was noted for whoever is not on its staff today. */
-  readonly section: Section;
-  readonly version: number;
+  section,
+  version,
   /** How many are in it, by the role they dance. */
-  readonly counts: { readonly [role in Role]: number };
-  readonly students: readonly Student[];
+  counts: z.strictObject({ lead: count, follow: count, solo: count }),
+  students: list(student),
   /** In the order in which the server got them, as is the attendance. */
-  readonly logs: readonly Log[];
-  readonly attendance: readonly Attendance[];
-  readonly recaps: readonly RecapAnswer[];
-}
+  logs: list(log),
+  attendance: list(attendance),
+  recaps: list(recapAnswer),
+});
+export type SectionAnswer = z.output<typeof sectionAnswer>;
 
-export interface PublishAnswer {
-  readonly recap: RecapAnswer;
+export const publishAnswer = z.strictObject({
+  recap: recapAnswer,
   /** The only time the link is told: the server keeps a hash of it. */
-  readonly token: string;
-  readonly expires: string;
-}
+  token: z.string(),
+  expires: instant,
+});
+export type PublishAnswer = z.output<typeof publishAnswer>;
+
+export const revokeAnswer = z.strictObject({ revoked: count });
 
 /** What a student sees behind a link: no surname, mark or contact. */
-export interface ShareAnswer {
-  readonly studio: string;
-  readonly course: string;
-  readonly lesson: number;
-  readonly date: string | null;
-  readonly markdown: string;
-}
+export const shareAnswer = z.strictObject({
+  studio: z.string(),
+  course: z.string(),
+  lesson: count,
+  date: z.iso.date().nullable(),
+  markdown: z.string(),
+});
+export type ShareAnswer = z.output<typeof shareAnswer>;
 
 /** The entries that are on the server now. */
-export interface StoredAnswer {
-  readonly stored: readonly string[];
-}
+export const storedAnswer = z.strictObject({ stored: list(z.guid()) });
+export type StoredAnswer = z.output<typeof storedAnswer>;
 
 /** A check with the marks given so far, in the order in which the server got them. */
-export type CheckAnswer = Versioned<Check>;
+export const checkAnswer = versioned(check);
+export type CheckAnswer = z.output<typeof checkAnswer>;

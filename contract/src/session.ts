@@ -1,6 +1,6 @@
-import { isTimeZone } from '@map-step/core';
+import { isTimeZone, personSchema } from '@map-step/core';
 import { z } from 'zod';
-import type { StaffRole } from './routes.ts';
+import { list } from './entities.ts';
 
 const password = z.string().min(10, 'a password has at least 10 characters').max(200);
 const email = z.email('expected an e-mail address').max(200);
@@ -15,27 +15,22 @@ export const setupBody = z.strictObject({
   timezone: z.string().max(64).refine(isTimeZone, 'expected a time zone such as Europe/London'),
 });
 
-export interface SignedInPerson {
-  readonly id: string;
-  readonly name: string;
-  readonly role: StaffRole;
-  readonly studio: string;
-}
+const signedInPerson = z.strictObject({ ...personSchema.shape, studio: z.guid() });
+export type SignedInPerson = z.output<typeof signedInPerson>;
+export type StaffRole = SignedInPerson['role'];
 
-export interface SessionAnswer {
-  readonly person: SignedInPerson | null;
+export const sessionAnswer = z.strictObject({
+  person: signedInPerson.nullable(),
   /** Sent back with every change. */
-  readonly csrf: string | null;
+  csrf: z.string().nullable(),
   /** The studio of the demo, with the people to sign in as with one click; null on any other server. */
-  readonly demo: {
-    readonly studio: string;
-    readonly people: readonly Omit<SignedInPerson, 'studio'>[];
-  } | null;
+  demo: z.strictObject({ studio: z.string(), people: list(personSchema) }).nullable(),
   /** True on a server that has no studio yet. */
-  readonly empty: boolean;
+  empty: z.boolean(),
   /** YYYY-MM-DD on the server's clock, in the studio's time zone. */
-  readonly today: string;
-}
+  today: z.iso.date(),
+});
+export type SessionAnswer = z.output<typeof sessionAnswer>;
 
 export type SignInBody = z.infer<typeof signInBody>;
 export type SetupBody = z.infer<typeof setupBody>;

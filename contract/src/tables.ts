@@ -1,5 +1,6 @@
-import { type ChangedField, type RowFault, TABLE_NAMES } from '@map-step/core';
+import { TABLE_NAMES } from '@map-step/core';
 import { z } from 'zod';
+import { changedField, count, list } from './entities.ts';
 
 const name = z.string().max(200);
 
@@ -14,22 +15,15 @@ export const tableBody = z.strictObject({
 
 export type TableOrder = z.infer<typeof tableBody>;
 
+const row = { line: count, id: z.string(), name: z.string() };
+
 /** The first rows of each sort; `totals` counts all. */
-export interface TableResult {
-  readonly written: boolean;
-  readonly columns: readonly string[];
-  readonly fresh: readonly { readonly line: number; readonly id: string; readonly name: string }[];
-  readonly changed: readonly {
-    readonly line: number;
-    readonly id: string;
-    readonly name: string;
-    readonly fields: readonly ChangedField[];
-  }[];
-  readonly faults: readonly RowFault[];
-  readonly totals: {
-    readonly fresh: number;
-    readonly changed: number;
-    readonly unchanged: number;
-    readonly faults: number;
-  };
-}
+export const tableResult = z.strictObject({
+  written: z.boolean(),
+  columns: list(z.string()),
+  fresh: list(z.strictObject(row)),
+  changed: list(z.strictObject({ ...row, fields: list(changedField) })),
+  faults: list(z.strictObject({ line: count, column: z.string(), message: z.string() })),
+  totals: z.strictObject({ fresh: count, changed: count, unchanged: count, faults: count }),
+});
+export type TableResult = z.output<typeof tableResult>;

@@ -42,6 +42,7 @@ export {
   room as roomSchema,
   section as sectionSchema,
   student as studentSchema,
+  studio as studioSchema,
 } from './interchange/schema.ts';
 export { addDays, daysBetween, shiftDates } from './interchange/shift-dates.ts';
 export {

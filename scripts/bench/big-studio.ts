@@ -143,19 +143,19 @@ export async function buildBigStudio(client: Client, demoFile: string, size: Stu
     studentsEach,
   );
   await run(
-    `INSERT INTO logs (studio_id, id, section_id, lesson, pattern_id, body, body_hash)
+    `INSERT INTO logs (studio_id, id, section_id, lesson, pattern_id, body)
      SELECT $1, id, section_id, lesson, pattern_id, jsonb_build_object('id', id, 'section', section_id,
-       'lesson', lesson, 'pattern', pattern_id, 'result', 'solid', 'by', 'person-1', 'at', '2026-01-05T19:00:00Z'), ''
+       'lesson', lesson, 'pattern', pattern_id, 'result', 'solid', 'by', 'person-1', 'at', '2026-01-05T19:00:00Z')
      FROM (SELECT gen_random_uuid() AS id, s.id AS section_id, lesson, item ->> 'pattern' AS pattern_id
            FROM sections s JOIN courses c ON c.studio_id = $1 AND c.id = s.course_id,
              generate_series(1, 5) lesson, jsonb_path_query(c.body, '$.items[0 to 7]') item
            WHERE s.studio_id = $1) entry`,
   );
   await run(
-    `INSERT INTO attendance (studio_id, id, section_id, lesson, student_id, body, body_hash)
+    `INSERT INTO attendance (studio_id, id, section_id, lesson, student_id, body)
      SELECT $1, id, section_id, lesson, student_id, jsonb_build_object('id', id, 'section', section_id,
        'lesson', lesson, 'student', student_id, 'role', 'lead', 'here', true, 'by', 'person-1',
-       'at', '2026-01-05T19:00:00Z'), ''
+       'at', '2026-01-05T19:00:00Z')
      FROM (SELECT gen_random_uuid() AS id, s.id AS section_id, lesson, one ->> 'student' AS student_id
            FROM sections s, generate_series(1, 5) lesson, jsonb_array_elements(s.body -> 'students') one
            WHERE s.studio_id = $1) entry`,
@@ -206,10 +206,10 @@ async function addMarks(
 ): Promise<void> {
   for (let first = 0; first < checks; first += CHECKS_A_SLICE)
     await run(
-      `INSERT INTO marks (studio_id, id, check_id, student_id, pattern_id, body, body_hash)
+      `INSERT INTO marks (studio_id, id, check_id, student_id, pattern_id, body)
        SELECT $1, id, check_id, student_id, pattern_id, jsonb_build_object('id', id, 'student', student_id,
          'role', 'lead', 'pattern', pattern_id, 'layer', layer, 'mark', n % 4, 'by', 'person-1',
-         'at', '2026-03-01T20:00:00Z', 'check', check_id), ''
+         'at', '2026-03-01T20:00:00Z', 'check', check_id)
        FROM (SELECT gen_random_uuid() AS id, 'check-' || c AS check_id, n,
                'student-' || c / ${CHECKS_A_SECTION} || '-' || 1 + n % $5::integer AS student_id,
                ($6::text[])[1 + n / $5 % 5] || '-' || (c / ${SECTIONS_A_COURSE * CHECKS_A_SECTION}) % $7::integer

@@ -6,8 +6,8 @@ import { createApp } from './app.ts';
 import { openChangeFeed } from './db/change-feed.ts';
 import { openDatabase } from './db/database.ts';
 import type { Deps } from './deps.ts';
+import { describeError } from './faults/describe-error.ts';
 import { loadDemo } from './features/studio/demo.ts';
-import { describeError } from './http/errors.ts';
 import { HTTP_DEADLINES } from './http/loose-ends.ts';
 import { type JobQueue, openJobQueue } from './jobs/job-queue.ts';
 

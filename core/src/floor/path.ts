@@ -1,7 +1,7 @@
 // Where the feet of both roles fall on the floor, in metres: an estimate from the usual length of each action.
 // The leader begins at 0|0 facing up (y); x is to the right, turns to the left are positive. Linear in the steps.
-import type { Dance, Role } from '../model/document.ts';
-import type { Action, Foot } from '../model/step-words.ts';
+import type { Dance, Foot, Role } from '../model/document.ts';
+import type { Action } from '../model/step-words.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
 import { danceActions, type Figure, type FigurePart, type FigureStep } from '../steps/figure.ts';
 import { entryHolds, findHold } from '../steps/holds.ts';

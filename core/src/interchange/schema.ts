@@ -66,7 +66,7 @@ const json = z
   .record(z.string(), z.json())
   .refine(value => JSON.stringify(value).length <= MOST_JSON, `is longer than ${MOST_JSON} characters`);
 
-const studio = z.strictObject({
+export const studio = z.strictObject({
   name,
   timezone: z.string().min(1).max(64).refine(isTimeZone, 'expected a time zone such as Europe/London'),
   roles: maybe(z.strictObject({ lead: name, follow: name })),

@@ -1,5 +1,4 @@
 // The shapes of `mapstep/1`. Ids are `a-z 0-9 -`; dates YYYY-MM-DD; minutes have at most one decimal place.
-import type { Foot } from './step-words.ts';
 
 export type Role = 'lead' | 'follow' | 'solo';
 export type Split = 'straight' | 'swung';
@@ -7,6 +6,7 @@ export type NaturalPart = 'opposite' | 'image' | 'alike';
 export type Contact = 'none' | 'hand' | 'body';
 export type Floor = 'line' | 'slot' | 'spot' | 'free' | 'walls';
 export type WeightClass = 'takes' | 'none' | 'stays';
+export type Foot = 'L' | 'R' | 'B';
 export type PatternKind = 'basic' | 'pattern' | 'turn' | 'drill' | 'quality';
 export type Strand = 'rhythm' | 'footwork' | 'hold' | 'lead' | 'turn' | 'floor' | 'quality';
 export type Approach = 'steps-first' | 'rhythm-first' | 'whole-part-whole' | 'one-change';

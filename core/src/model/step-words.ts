@@ -1,6 +1,5 @@
 import type { WeightClass } from './document.ts';
 
-export type Foot = 'L' | 'R' | 'B';
 /** An action's id: one of `ACTIONS` or one that a dance adds. */
 export type Action = string;
 

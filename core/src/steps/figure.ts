@@ -1,4 +1,5 @@
 // Reads a pattern of the document into a figure: its rhythm, each role's steps on their events and the weight.
+
 import type { Dance, NaturalPart, Pattern, Role, WeightClass } from '../model/document.ts';
 import { parseBeats } from '../model/fraction.ts';
 import type { CheckCode } from '../model/issue.ts';
@@ -7,7 +8,8 @@ import { ACTIONS, type Action } from '../model/step-words.ts';
 import { type Ticks, ticks } from '../model/units.ts';
 import { type TimedStep, timedSteps } from '../timing/calls.ts';
 import { eventCount } from '../timing/renderings.ts';
-import { parseRhythm, type Rhythm, type RhythmFault } from '../timing/rhythm.ts';
+import { parseRhythm, type Rhythm } from '../timing/rhythm.ts';
+import type { RhythmFault } from '../timing/rhythm-tokens.ts';
 import { isNaturalPart, naturalness, naturalStep } from './mirror.ts';
 import { parseStep, type Step, splitPart, stepTurn } from './step.ts';
 import { type FreeFoot, readWeight } from './weight.ts';

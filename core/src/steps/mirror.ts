@@ -1,5 +1,4 @@
-import type { NaturalPart } from '../model/document.ts';
-import type { Foot } from '../model/step-words.ts';
+import type { Foot, NaturalPart } from '../model/document.ts';
 import { printStep, type Step } from './step.ts';
 
 /** In the order in which a follower's step is tried against them. */

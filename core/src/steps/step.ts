@@ -1,12 +1,7 @@
+import type { Foot } from '../model/document.ts';
 import type { CheckCode } from '../model/issue.ts';
 import { failure, type Result, success } from '../model/result.ts';
-import {
-  type Action,
-  BOTH_FEET_ACTIONS,
-  type Foot,
-  QUALIFIERS,
-  type Qualifier,
-} from '../model/step-words.ts';
+import { type Action, BOTH_FEET_ACTIONS, QUALIFIERS, type Qualifier } from '../model/step-words.ts';
 
 /** One step of a part. Turns in degrees, anticlockwise positive; `turnBefore` is made before the foot lands. */
 export interface Step {

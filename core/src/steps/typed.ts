@@ -1,8 +1,8 @@
 // What a teacher types into a cell of the step sheet: `b`, `L fwd`, `right +90 side`, `fwd, close`, or the name of
 // a piece. A foot that is not named is the free one; an action may be cut short to how it begins.
-import type { Dance, WeightClass } from '../model/document.ts';
+import type { Dance, Foot, WeightClass } from '../model/document.ts';
 import { failure, type Result, success } from '../model/result.ts';
-import type { Action, Foot } from '../model/step-words.ts';
+import type { Action } from '../model/step-words.ts';
 import { danceActions } from './figure.ts';
 import { dancePieces, pieceOn } from './pieces.ts';
 import { parseStep, type Step, splitPart } from './step.ts';

@@ -1,5 +1,10 @@
 import { failure, type Result, success } from '../model/result.ts';
-import type { RhythmFault } from './rhythm.ts';
+
+export interface RhythmFault {
+  /** Characters from the start of the text. */
+  readonly position: number;
+  readonly message: string;
+}
 
 export interface RhythmToken {
   readonly kind: 'number' | 'part' | 'length';

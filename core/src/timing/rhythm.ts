@@ -4,7 +4,7 @@ import type { Split } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import { TICKS_PER_BEAT, type Ticks, ticks } from '../model/units.ts';
-import { isNumberToken, type RhythmToken, tokenizeRhythm } from './rhythm-tokens.ts';
+import { isNumberToken, type RhythmFault, type RhythmToken, tokenizeRhythm } from './rhythm-tokens.ts';
 
 export interface RhythmEvent {
   /** As said: `1`, `&`, `S`. */
@@ -33,12 +33,6 @@ export interface RhythmOptions {
   readonly beats?: Ticks;
   /** How many steps a bare `free` has. */
   readonly freeSteps?: number;
-}
-
-export interface RhythmFault {
-  /** Characters from the start of the text. */
-  readonly position: number;
-  readonly message: string;
 }
 
 type TimedToken = RhythmToken & { readonly onset: Ticks };

@@ -4,7 +4,7 @@ import { announce } from '../db/change-feed.ts';
 import type { Stored } from '../db/document-store.ts';
 import { historyStore } from '../db/history-store.ts';
 import type { StudioScope } from '../db/studio-scope.ts';
-import { HttpFault } from '../http/http-fault.ts';
+import { HttpFault } from '../faults/http-fault.ts';
 
 export type AggregateKind = 'course' | 'pattern' | 'section' | 'check' | 'recap';
 

@@ -6,7 +6,7 @@ import { type DocumentOf, documentStore } from '../db/document-store.ts';
 import { historyStore } from '../db/history-store.ts';
 import type { DocumentKind } from '../db/models.ts';
 import type { StudioScope } from '../db/studio-scope.ts';
-import { HttpFault } from '../http/http-fault.ts';
+import { HttpFault } from '../faults/http-fault.ts';
 import {
   type Aggregate,
   type AggregateKind,

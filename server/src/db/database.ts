@@ -1,7 +1,7 @@
-import { QueryTypes, Sequelize, type Transaction, type TransactionOptions } from 'sequelize';
+import { QueryTypes, Sequelize, type Transaction } from 'sequelize';
 import { migrate } from './migrate.ts';
 import { defineModels, type Models } from './models.ts';
-import { createScope, type StudioScope } from './studio-scope.ts';
+import { enterStudio, type StudioScope } from './studio-scope.ts';
 
 export interface Database {
   readonly models: Models;
@@ -29,10 +29,6 @@ const UUID = /^[0-9a-f-]{36}$/;
 /** Any number, but the same in every process that may found a studio. */
 const FOUNDING_LOCK = 471_104;
 
-/** Until the transaction ends: the role behind the wall, and the one studio it sees. */
-const enterStudio = (id: string) =>
-  `SELECT set_config('map_step.studio', '${id}', true), set_config('role', 'map_step_studio', true);`;
-
 export function openDatabase(url: string, connections = POOL_SIZE): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
@@ -41,20 +37,19 @@ export function openDatabase(url: string, connections = POOL_SIZE): Database {
     dialectOptions: { connectionTimeoutMillis: MAX_WAIT_MS, application_name: 'map-step' },
   });
   const models = defineModels(sequelize);
-  enterStudiosAtOnce(sequelize);
   return {
     models,
     inStudio: async (studioId, work) => {
       if (!UUID.test(studioId)) throw new Error('a studio is named by its UUID');
-      const options: StudioTransaction = { studioId };
-      return sequelize.transaction(options, transaction => work(createScope(models, studioId, transaction)));
+      return sequelize.transaction(async transaction =>
+        work(await enterStudio(models, studioId, transaction)),
+      );
     },
     inFirstStudio: (studioId, work) =>
       sequelize.transaction(async transaction => {
         await sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [FOUNDING_LOCK], transaction });
         if ((await models.studios.count({ transaction })) > 0) return undefined;
-        await sequelize.query(enterStudio(studioId), { transaction });
-        return work(createScope(models, studioId, transaction));
+        return work(await enterStudio(models, studioId, transaction));
       }),
     inTransaction: work => sequelize.transaction(work),
     select: <Row extends object>(sql: string, values: readonly unknown[]) =>
@@ -64,22 +59,5 @@ export function openDatabase(url: string, connections = POOL_SIZE): Database {
       await sequelize.query('SELECT 1');
     },
     close: () => sequelize.close(),
-  };
-}
-
-/** A transaction that enters a studio as it begins. */
-interface StudioTransaction extends TransactionOptions {
-  readonly studioId: string;
-}
-
-/** Begins a transaction and enters its studio with one message to the server instead of two. */
-function enterStudiosAtOnce(sequelize: Sequelize): void {
-  const generator = sequelize.getQueryInterface().queryGenerator as {
-    startTransactionQuery(transaction: { options: Partial<StudioTransaction> }): string;
-  };
-  const begin = generator.startTransactionQuery.bind(generator);
-  generator.startTransactionQuery = transaction => {
-    const { studioId } = transaction.options;
-    return studioId === undefined ? begin(transaction) : `${begin(transaction)} ${enterStudio(studioId)}`;
   };
 }

@@ -1,6 +1,6 @@
 import type { StudioDocument } from '@map-step/core';
 import type { DocumentKind, DocumentRow } from './models.ts';
-import { readable } from './readable.ts';
+import { readableRows, type WrittenRow } from './readable.ts';
 import type { StudioScope } from './studio-scope.ts';
 
 /** The type of one entry of a kind, as `mapstep/1` has it. */
@@ -31,26 +31,23 @@ export function documentStore<Kind extends DocumentKind>(
 ): DocumentStore<Kind> {
   const model = scope.models.documents[kind];
   const listWhere = async (condition: string, values: readonly unknown[]) => {
-    const rows = await scope.select<{ body: DocumentOf<Kind> }>(
-      `SELECT body FROM ${kind} WHERE studio_id = $1 AND ${condition} ORDER BY position`,
+    const rows = await scope.select<WrittenRow<DocumentOf<Kind>>>(
+      `SELECT id, body, xmin::text FROM ${kind} WHERE studio_id = $1 AND ${condition} ORDER BY position`,
       values,
     );
-    return readable(
-      scope,
-      kind,
-      rows.map(({ body }) => body),
-    );
+    return readableRows(scope, kind, rows).map(({ body }) => body);
   };
   return {
     list: () => listWhere('true', []),
     listSome: async ids => (ids.length === 0 ? [] : listWhere('id = ANY($2)', [ids])),
     listWhere,
     async find(id) {
-      const [row] = await scope.select<Stored<DocumentOf<Kind>>>(
-        `SELECT body, version FROM ${kind} WHERE studio_id = $1 AND id = $2`,
+      const rows = await scope.select<WrittenRow<DocumentOf<Kind>> & { version: number }>(
+        `SELECT id, body, version, xmin::text FROM ${kind} WHERE studio_id = $1 AND id = $2`,
         [id],
       );
-      return row && readable(scope, kind, [row.body]).length > 0 ? row : undefined;
+      const [row] = readableRows(scope, kind, rows);
+      return row && { body: row.body, version: row.version };
     },
     async add(bodies) {
       if (bodies.length === 0) return;

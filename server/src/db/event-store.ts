@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import type { Attendance, Log, Mark } from '@map-step/core';
-import { HttpFault } from '../http/http-fault.ts';
+import { HttpFault } from '../faults/http-fault.ts';
 import { JsonText, listAsJson } from './json-text.ts';
 import type { StudioScope } from './studio-scope.ts';
 
@@ -81,18 +81,18 @@ async function appendChunk<Kind extends keyof EventKinds>(
   kind: Kind,
   entries: readonly EventKinds[Kind][],
 ): Promise<number> {
-  const rows = entries.map(entry => [entry.id, hashBody(entry), entry, ...COLUMNS[kind].values(entry)]);
+  const rows = entries.map(entry => [entry.id, entry, ...COLUMNS[kind].values(entry)]);
   const stored = await scope.select<{ id: string }>(insertInto(kind), [JSON.stringify(rows)]);
   if (stored.length < entries.length) await requireSame(scope, kind, entries);
   return stored.length;
 }
 
-/** Adds rows `[id, hash, body, …columns]` of a JSON list in its order, and tells the ids that were not there. */
+/** Adds rows `[id, body, …columns]` of a JSON list in its order, and tells the ids that were not there. */
 function insertInto(kind: keyof EventKinds): string {
   const { names } = COLUMNS[kind];
-  const values = names.map((name, index) => `(row ->> ${3 + index})${name === 'lesson' ? '::integer' : ''}`);
-  return `INSERT INTO ${kind} (studio_id, id, body_hash, body, ${names.join(', ')})
-    SELECT $1, (row ->> 0)::uuid, row ->> 1, row -> 2, ${values.join(', ')}
+  const values = names.map((name, index) => `(row ->> ${2 + index})${name === 'lesson' ? '::integer' : ''}`);
+  return `INSERT INTO ${kind} (studio_id, id, body, ${names.join(', ')})
+    SELECT $1, (row ->> 0)::uuid, row -> 1, ${values.join(', ')}
     FROM jsonb_array_elements($2::jsonb) WITH ORDINALITY AS given (row, position) ORDER BY position
     ON CONFLICT DO NOTHING RETURNING id`;
 }
@@ -107,16 +107,11 @@ async function requireSame<Kind extends keyof EventKinds>(
     `SELECT id, body FROM ${kind} WHERE studio_id = $1 AND id = ANY($2::uuid[])`,
     [entries.map(({ id }) => id)],
   );
-  const hashes = new Map(stored.map(({ id, body }) => [id, hashBody(body)]));
-  const other = entries.find(entry => hashes.get(entry.id) !== hashBody(entry));
+  const bodies = new Map(stored.map(({ id, body }) => [id, body]));
+  const other = entries.find(entry => !isDeepStrictEqual(bodies.get(entry.id), entry));
   if (other)
     throw new HttpFault(
       'conflict',
       `The entry ${other.id} was sent before with another content; it stays as it was.`,
     );
-}
-
-function hashBody(entry: object): string {
-  const sorted = Object.entries(entry).sort(([a], [b]) => (a < b ? -1 : 1));
-  return createHash('sha256').update(JSON.stringify(sorted)).digest('hex');
 }

@@ -14,7 +14,11 @@ export class JsonText<Value> {
 }
 
 /** An answer in which lists may stand as their JSON. */
-export type Told<Answer> = { [Key in keyof Answer]: Answer[Key] | JsonText<Answer[Key]> };
+export type Told<Answer> = Answer extends readonly unknown[]
+  ? Answer | JsonText<Answer>
+  : Answer extends object
+    ? { readonly [Key in keyof Answer]: Told<Answer[Key]> }
+    : Answer;
 
 /** Prints an answer; no text from the database or a request body can hold the mark that stands for a list. */
 export function printAnswer(answer: unknown): string {

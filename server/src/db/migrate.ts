@@ -20,6 +20,6 @@ export async function migrate(sequelize: Sequelize, databaseUrl: string, upTo?: 
   await sequelize.transaction(async lock => {
     await sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [MIGRATION_LOCK], transaction: lock });
     await (upTo ? umzug.up({ to: upTo }) : umzug.up());
-    await migrateJobTables(databaseUrl);
+    await migrateJobTables(sequelize, databaseUrl);
   });
 }

@@ -5,6 +5,7 @@ import { EVENTS } from './migrations/0003-events.ts';
 import { SUMMARIES } from './migrations/0004-summaries.ts';
 import { SHARED_WORK } from './migrations/0005-shared-work.ts';
 import { BOUNDS } from './migrations/0006-bounds.ts';
+import { NO_HASHES } from './migrations/0007-no-hashes.ts';
 
 export interface Migration {
   readonly name: string;
@@ -24,4 +25,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0004-summaries', SUMMARIES),
   sql('0005-shared-work', SHARED_WORK),
   sql('0006-bounds', BOUNDS),
+  sql('0007-no-hashes', NO_HASHES),
 ];

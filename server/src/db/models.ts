@@ -92,6 +92,8 @@ export const DOCUMENT_KINDS = [
 export type DocumentKind = (typeof DOCUMENT_KINDS)[number];
 
 export interface Models {
+  /** What they are read and written by. */
+  readonly sequelize: Sequelize;
   readonly documents: Readonly<Record<DocumentKind, ModelStatic<DocumentRow>>>;
   readonly jobs: ModelStatic<JobRow>;
   readonly plans: ModelStatic<PlanRow>;
@@ -124,6 +126,7 @@ export function defineModels(sequelize: Sequelize): Models {
       options(table),
     );
   return {
+    sequelize,
     documents: Object.fromEntries(
       DOCUMENT_KINDS.map(kind => [kind, documentModel(kind)]),
     ) as Models['documents'],

@@ -1,5 +1,4 @@
-import type { ClientBase } from 'pg';
-import type { Transaction } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import type { Models } from './models.ts';
 
 /** One studio inside one transaction: every store is made from it and can see no other studio. */
@@ -13,34 +12,33 @@ export interface StudioScope {
   where<Conditions extends object>(
     conditions?: Conditions,
   ): { where: Conditions & { studioId: string }; transaction: Transaction };
-  /**
-   * Runs a query of which `$1` is the studio and the others are given. Each connection prepares a text once, so
-   * that what changes from call to call must stand in the values.
-   */
+  /** Runs a query of which `$1` is the studio and the others are given. */
   select<Row extends object>(sql: string, others?: readonly unknown[]): Promise<Row[]>;
-  /** Runs any text, once. */
+  /** Runs any statement in the transaction, for what brings its own. */
   run(sql: string, values: readonly unknown[]): Promise<object[]>;
 }
 
-const names = new Map<string, string>();
+/** From here until the transaction ends: the role behind the wall, and the one studio it sees. */
+const ENTER_STUDIO =
+  "SELECT set_config('map_step.studio', $1, true), set_config('role', 'map_step_studio', true)";
 
-/** The name under which a query is prepared. */
-function nameOf(text: string): string {
-  const name = names.get(text) ?? `q${names.size}`;
-  names.set(text, name);
-  return name;
-}
-
-export function createScope(models: Models, studioId: string, transaction: Transaction): StudioScope {
-  const { connection } = transaction as unknown as { connection: ClientBase };
+/** Enters a studio; whatever is done by the scope is done there. */
+export async function enterStudio(
+  models: Models,
+  studioId: string,
+  transaction: Transaction,
+): Promise<StudioScope> {
+  const { sequelize } = models;
+  const run = <Row extends object>(sql: string, values: readonly unknown[]) =>
+    sequelize.query<Row>(sql, { bind: [...values], type: QueryTypes.SELECT, transaction });
+  await run(ENTER_STUDIO, [studioId]);
   return {
     studioId,
     models,
     transaction,
     leftOut: new Set(),
-    select: async <Row extends object>(text: string, others: readonly unknown[] = []) =>
-      (await connection.query<Row>({ name: nameOf(text), text, values: [studioId, ...others] })).rows,
-    run: async (sql, values) => (await connection.query(sql, [...values])).rows,
+    select: (sql, others = []) => run(sql, [studioId, ...others]),
+    run,
     where: conditions => ({
       where: { ...(conditions as NonNullable<typeof conditions>), studioId },
       transaction,

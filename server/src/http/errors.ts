@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { ERROR_STATUS, type ErrorBody } from '@map-step/contract';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
-import { HttpFault } from './http-fault.ts';
+import { describeError, driverError } from '../faults/describe-error.ts';
+import { HttpFault } from '../faults/http-fault.ts';
 
 const RETRY_SECONDS = 2;
 
@@ -22,27 +23,6 @@ export function errorHandler(logger: Logger): ErrorRequestHandler {
     if (ERROR_STATUS[fault.code] === 503) response.set('Retry-After', String(RETRY_SECONDS));
     const body: ErrorBody = { code: fault.code, message: fault.message, id, ...fault.details };
     response.status(ERROR_STATUS[fault.code]).json(body);
-  };
-}
-
-/**
- * What a log may hold of an error: where it came from, but neither the statement nor what stood in it. The message of
- * the database's own errors quotes what people wrote, so it stays out.
- */
-export function describeError(error: unknown): Record<string, unknown> {
-  if (!(error instanceof Error)) return { name: typeof error };
-  const { code, constraint, table } = { ...error, ...driverError(error) } as Record<string, unknown>;
-  const isOfDatabase = driverError(error) !== undefined || constraint !== undefined || 'severity' in error;
-  return {
-    name: error.name,
-    ...(!isOfDatabase && { message: error.message }),
-    code,
-    constraint,
-    table,
-    at: error.stack
-      ?.split('\n')
-      .filter(line => /^\s+at /.test(line))
-      .map(line => line.trim()),
   };
 }
 
@@ -117,8 +97,4 @@ function isDatabaseAway(error: Error): boolean {
 
 function codeOf(error: Error): string {
   return driverError(error)?.code ?? ('code' in error ? String(error.code) : '');
-}
-
-function driverError(error: Error): { code?: string; message?: string } | undefined {
-  return 'parent' in error ? (error.parent as { code?: string; message?: string } | undefined) : undefined;
 }

@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express';
-import { HttpFault } from './http-fault.ts';
+import { HttpFault } from '../faults/http-fault.ts';
 
 const OWN_MACHINE = ['localhost', '127.0.0.1', '[::1]'];
 

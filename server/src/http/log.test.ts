@@ -2,9 +2,9 @@
 import { Writable } from 'node:stream';
 import { pino } from 'pino';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { describeError } from '../faults/describe-error.ts';
 import { demoStudio } from '../test/demo-studio.ts';
 import { type ListeningServer, startTestServer, type TestServer } from '../test/test-server.ts';
-import { describeError } from './errors.ts';
 
 let server: TestServer;
 let talking: ListeningServer;

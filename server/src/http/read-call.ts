@@ -4,7 +4,7 @@ import type { RouteDefinition } from '@map-step/contract';
 import { type FileFault, isBrokenText, MAX_DEPTH, readJson, readShape } from '@map-step/core';
 import express, { type Request, type Response } from 'express';
 import type { z } from 'zod';
-import { HttpFault } from './http-fault.ts';
+import { HttpFault } from '../faults/http-fault.ts';
 
 interface BodySize {
   readonly reader: ReturnType<typeof express.text>;

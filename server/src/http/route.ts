@@ -1,4 +1,5 @@
 import {
+  type AnswerOf,
   type BodyOf,
   mayCall,
   type ParamsOf,
@@ -9,10 +10,10 @@ import {
   type SignedInPerson,
 } from '@map-step/contract';
 import type { Express, Request, Response } from 'express';
-import { printAnswer } from '../db/json-text.ts';
+import { printAnswer, type Told } from '../db/json-text.ts';
 import type { StudioScope } from '../db/studio-scope.ts';
 import type { Deps } from '../deps.ts';
-import { HttpFault } from './http-fault.ts';
+import { HttpFault } from '../faults/http-fault.ts';
 import { readBody, readParams, readQuery } from './read-call.ts';
 
 export interface Call<Name extends RouteName> {
@@ -58,18 +59,10 @@ export interface Guards {
   ): Promise<void>;
 }
 
-/** An answer that is a file: sent as it is, with the type that its route has set. */
-export class PlainText {
-  readonly text: string;
-  constructor(text: string) {
-    this.text = text;
-  }
-}
-
 /** A route for people who are signed in, in one transaction on their studio. */
 export function route<Name extends RouteName>(
   name: Name,
-  work: (scope: StudioScope, call: SignedInCall<Name>) => Promise<unknown>,
+  work: (scope: StudioScope, call: SignedInCall<Name>) => Promise<Told<AnswerOf<Name>>>,
 ): Implementation {
   const run: Run = async (call, who, guards) => {
     const known = requireSignedIn(who);
@@ -86,7 +79,7 @@ export function route<Name extends RouteName>(
 /** A route for people who are signed in that opens its transactions itself. */
 export function routeWithoutScope<Name extends RouteName>(
   name: Name,
-  work: (call: SignedInCall<Name>) => Promise<unknown>,
+  work: (call: SignedInCall<Name>) => Promise<Told<AnswerOf<Name>>>,
 ): Implementation {
   return {
     name,
@@ -97,7 +90,7 @@ export function routeWithoutScope<Name extends RouteName>(
 /** A route that anyone may call. */
 export function publicRoute<Name extends RouteName>(
   name: Name,
-  work: (call: Call<Name>) => Promise<unknown>,
+  work: (call: Call<Name>) => Promise<Told<AnswerOf<Name>>>,
 ): Implementation {
   return { name, run: async call => work(call as Call<Name>) };
 }
@@ -130,9 +123,10 @@ export function mountRoutes(
         body: await readBody(definition, request, response),
       };
       const answer = await run(call, who, guards);
+      // A stream has answered already; a text is a file, of the type that its route has set.
       if (response.headersSent) return;
-      if (answer instanceof PlainText) response.send(answer.text);
-      else response.type('json').send(printAnswer(answer ?? {}));
+      if (typeof answer === 'string') response.send(answer);
+      else response.type('json').send(printAnswer(answer));
     });
   }
 }

@@ -3,7 +3,7 @@ import type { Logger } from 'pino';
 import type { Database } from '../db/database.ts';
 import { JOB_QUEUE } from '../db/job-tables.ts';
 import type { StudioScope } from '../db/studio-scope.ts';
-import { describeError } from '../http/errors.ts';
+import { describeError } from '../faults/describe-error.ts';
 import { startRun } from './job-run.ts';
 import { jobStore } from './job-store.ts';
 
@@ -25,8 +25,6 @@ const POLL_SECONDS = 0.5;
 const AT_ONCE = 4;
 const WAIT_SECONDS = 1;
 const LONGEST_SECONDS = 3600;
-const LEAVE_STUDIO = "SELECT set_config('role', 'none', true)";
-const ENTER_STUDIO = "SELECT set_config('role', 'map_step_studio', true)";
 
 export interface JobQueueOptions {
   readonly databaseUrl: string;
@@ -43,10 +41,13 @@ export async function openJobQueue(options: JobQueueOptions): Promise<JobQueue> 
 
   const send = async (scope: StudioScope, job: string, startAfter = 0): Promise<void> => {
     const ticket: Ticket = { studio: scope.studioId, job };
-    // The queue's tables lie behind the owner's role; the rights of the studio come back right after.
-    await scope.run(LEAVE_STUDIO, []);
     const db = {
-      executeSql: async (sql: string, values: unknown[]) => ({ rows: await scope.run(sql, values) }),
+      executeSql: async (sql: string, values: unknown[]) => ({
+        rows: await scope.run(
+          sql,
+          values.map(value => value ?? null),
+        ),
+      }),
     };
     await boss.send(JOB_QUEUE, ticket, {
       db,
@@ -54,7 +55,6 @@ export async function openJobQueue(options: JobQueueOptions): Promise<JobQueue> 
       expireInSeconds: LONGEST_SECONDS,
       ...(startAfter > 0 && { startAfter }),
     });
-    await scope.run(ENTER_STUDIO, []);
   };
 
   const work = async (ticket: Ticket): Promise<void> => {

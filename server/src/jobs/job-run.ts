@@ -2,7 +2,7 @@ import { Worker } from 'node:worker_threads';
 import type { JobFault } from '@map-step/contract';
 import type { Logger } from 'pino';
 import type { Database } from '../db/database.ts';
-import { describeError } from '../http/errors.ts';
+import { describeError } from '../faults/describe-error.ts';
 import { type JobProgress, jobStore } from './job-store.ts';
 
 /** What a thread is told. */
@@ -21,7 +21,7 @@ export type RunMessage =
 
 const BEAT_MS = 250;
 const DIED: JobFault = { message: 'This work ended unexpectedly. Nothing was changed; try again.' };
-const THREAD = import.meta.url.endsWith('.js') ? './job-thread.js' : './job-thread-from-source.mjs';
+const THREAD = import.meta.url.endsWith('.js') ? './job-thread.js' : '../job-thread-from-source.mjs';
 
 /**
  * Runs a job in a thread of its own, so that requests go on meanwhile. A stop ends the thread, and with its

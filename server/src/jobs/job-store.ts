@@ -129,12 +129,14 @@ export async function queueJob(
   kind: JobKind,
   person: string,
   input: string,
-): Promise<JobAnswer | undefined> {
+): Promise<JobAnswer> {
   const id = randomUUID();
   const store = jobStore(scope);
   await store.add(id, kind, person, input);
   await jobs.send(scope, id);
-  return store.find(id);
+  const job = await store.find(id);
+  if (!job) throw new Error('a job that was just added is gone');
+  return job;
 }
 
 function answerOf(row: JobRow): JobAnswer {

@@ -3,11 +3,12 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { isDeepStrictEqual } from 'node:util';
 import {
+  type AnswerOf,
   type Change,
   type ErrorBody,
   ROUTES,
+  type RouteDefinition,
   type RouteName,
-  type SessionAnswer,
   type SignedInPerson,
 } from '@map-step/contract';
 import type { StudioDocument } from '@map-step/core';
@@ -24,23 +25,24 @@ import { HTTP_DEADLINES } from '../http/loose-ends.ts';
 import { openJobQueue } from '../jobs/job-queue.ts';
 import { TEMPLATE } from './cluster.ts';
 
-export interface Reply<Answer = Record<string, unknown>> {
+export interface Reply<Name extends RouteName = RouteName> {
   readonly status: number;
-  readonly body: Answer & Partial<ErrorBody>;
+  /** The answer, held to the schema of its route; or the refusal. */
+  readonly body: AnswerOf<Name> & Partial<ErrorBody>;
   readonly headers: Headers;
 }
 
+/** Whatever a test would send: much of it is not what a route takes. */
+interface Sent {
+  readonly params?: Record<string, string | number>;
+  readonly query?: URLSearchParams;
+  readonly body?: unknown;
+  readonly text?: string;
+  readonly csrf?: string;
+}
+
 export interface TestPerson {
-  call<Answer = Record<string, unknown>>(
-    name: RouteName,
-    options?: {
-      params?: Record<string, string | number>;
-      query?: URLSearchParams;
-      body?: unknown;
-      text?: string;
-      csrf?: string;
-    },
-  ): Promise<Reply<Answer>>;
+  call<Name extends RouteName>(name: Name, sent?: Sent): Promise<Reply<Name>>;
   /** Follows the live changes; resolves when the stream has begun. */
   follow(): Promise<{
     readonly reply: Reply;
@@ -199,7 +201,7 @@ async function openBrowser(
     name,
     { params = {}, query = '', body, text, csrf: given } = {},
   ) => {
-    const { method, path } = ROUTES[name];
+    const { method, path, answer }: RouteDefinition = ROUTES[name];
     const filled = path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
     const content = text ?? (body === undefined ? undefined : JSON.stringify(body));
     const response = await fetch(`${address}${filled}?${query}`, {
@@ -210,11 +212,13 @@ async function openBrowser(
     const set = response.headers.get('set-cookie');
     if (set) cookie = set.split(';')[0] ?? '';
     const isJson = response.headers.get('content-type')?.includes('json');
-    const told: unknown = isJson ? await response.json() : { text: await response.text() };
+    const isFile = response.headers.has('content-disposition');
+    const told: unknown = isJson && !isFile ? await response.json() : await response.text();
+    if (response.ok) answer.parse(told);
     return { status: response.status, body: told as never, headers: response.headers };
   };
   if (id) {
-    const signedIn = await call<SessionAnswer>('session.demo', { body: { person: id } });
+    const signedIn = await call('session.demo', { body: { person: id } });
     csrf = signedIn.body.csrf ?? csrf;
   }
   const follow: TestPerson['follow'] = async () => {

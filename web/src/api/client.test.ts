@@ -14,11 +14,15 @@ test('the path of the route is filled and encoded, the token and the body are se
   setCsrf('token');
   await call('recap.command', {
     params: { section: 'a b', lesson: 5, audience: 'staff' },
-    body: { seen: 1 },
+    body: { command: { kind: 'undo', of: '1' } },
   });
   const [address, request] = mock.calls[0] ?? ['', {}];
   expect(address).toBe('/api/sections/a%20b/lessons/5/recaps/staff/commands');
-  expect(request).toMatchObject({ method: 'POST', body: '{"seen":1}', headers: { 'x-csrf-token': 'token' } });
+  expect(request).toMatchObject({
+    method: 'POST',
+    body: '{"command":{"kind":"undo","of":"1"}}',
+    headers: { 'x-csrf-token': 'token' },
+  });
 });
 
 test('a refusal of the server comes as it was put', async () => {

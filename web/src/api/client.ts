@@ -1,4 +1,14 @@
-import { type ErrorBody, type ErrorCode, ROUTES, type RouteName } from '@map-step/contract';
+import {
+  type AnswerOf,
+  type BodyOf,
+  type ErrorBody,
+  type ErrorCode,
+  type ParamsOf,
+  type QueryOf,
+  ROUTES,
+  type RouteDefinition,
+  type RouteName,
+} from '@map-step/contract';
 import { hearLeftOut } from './left-out.ts';
 
 /** A refused request, as the server put it. */
@@ -26,14 +36,34 @@ export function setCsrf(token: string | null): void {
   csrf = token ?? 'none';
 }
 
-interface CallOptions {
+/** What is sent may not be changed by whoever sends it. */
+type Sent<Value> = Value extends readonly (infer Entry)[]
+  ? readonly Sent<Entry>[]
+  : Value extends object
+    ? { readonly [Key in keyof Value]: Sent<Value[Key]> }
+    : Value;
+
+/** Asked for where the route has it. */
+type Part<Key extends string, Value> = Value extends undefined
+  ? unknown
+  : object extends Value
+    ? { readonly [Name in Key]?: Sent<Value> }
+    : { readonly [Name in Key]: Sent<Value> };
+
+export type CallOptions<Name extends RouteName> = Part<'params', ParamsOf<Name>> &
+  Part<'query', QueryOf<Name>> &
+  Part<'body', BodyOf<Name>> & {
+    readonly signal?: AbortSignal;
+    /** Sent to the end though the page goes meanwhile, when it is small enough for that. */
+    readonly outlives?: boolean;
+  };
+
+/** The same for any route, as it is sent. */
+interface AnyOptions {
   readonly params?: Readonly<Record<string, string | number>>;
-  readonly query?: Readonly<Record<string, string | number>>;
+  readonly query?: Readonly<Record<string, string | number | undefined>>;
   readonly body?: unknown;
-  /** A text sent as it is, such as a file. */
-  readonly text?: string;
   readonly signal?: AbortSignal;
-  /** Sent to the end though the page goes meanwhile, when it is small enough for that. */
   readonly outlives?: boolean;
 }
 
@@ -41,13 +71,17 @@ interface CallOptions {
 const MOST_OUTLIVING = 15_000;
 
 /** Calls a route of the contract. Rejects with `ApiError` or `AwayError`. */
-export async function call<Answer>(name: RouteName, options: CallOptions = {}): Promise<Answer> {
-  const { method, path } = ROUTES[name];
+export async function call<Name extends RouteName>(
+  name: Name,
+  ...given: object extends CallOptions<Name> ? [CallOptions<Name>?] : [CallOptions<Name>]
+): Promise<AnswerOf<Name>> {
+  const options: AnyOptions = given[0] ?? {};
+  const { method, path, takes }: RouteDefinition = ROUTES[name];
   const address = path.replace(/:(\w+)/g, (_, key: string) =>
     encodeURIComponent(options.params?.[key] ?? ''),
   );
-  const query = options.query ? `?${new URLSearchParams(Object.entries(options.query).map(pair))}` : '';
-  const body = options.text ?? (options.body === undefined ? undefined : JSON.stringify(options.body));
+  const query = options.query ? `?${new URLSearchParams(Object.entries(options.query).flatMap(pair))}` : '';
+  const body = takes === 'text' ? String(options.body) : JSON.stringify(options.body);
   const response = await fetch(address + query, {
     method,
     headers: { 'x-csrf-token': csrf, ...(body !== undefined && { 'content-type': 'application/json' }) },
@@ -60,12 +94,12 @@ export async function call<Answer>(name: RouteName, options: CallOptions = {}): 
   });
   hearLeftOut(response);
   const answer: unknown = await response.json().catch(() => undefined);
-  if (response.ok) return answer as Answer;
+  if (response.ok) return answer as AnswerOf<Name>;
   throw isErrorBody(answer) ? new ApiError(answer) : new AwayError();
 }
 
-function pair([name, value]: [string, string | number]): [string, string] {
-  return [name, String(value)];
+function pair([name, value]: [string, string | number | undefined]): [string, string][] {
+  return value === undefined ? [] : [[name, String(value)]];
 }
 
 function isErrorBody(answer: unknown): answer is ErrorBody {

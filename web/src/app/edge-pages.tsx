@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
+import { TopStrip } from '../features/shell/top-strip.tsx';
 import { chakra } from '../theme/chakra.ts';
 import { Empty } from '../ui/parts.tsx';
-import { TopStrip } from './top-strip.tsx';
 
 /** An address that leads nowhere. */
 export function MissingPage() {

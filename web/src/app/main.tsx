@@ -3,9 +3,9 @@ import '@fontsource-variable/bricolage-grotesque/wght.css';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { HeadingContext } from '../features/course/use-address.ts';
+import { applySavedTheme } from '../features/shell/use-theme.ts';
 import { Providers } from './providers.tsx';
 import { router } from './router.tsx';
-import { applySavedTheme } from './use-theme.ts';
 
 applySavedTheme();
 document.documentElement.classList.toggle('hovers', window.matchMedia('(hover: hover)').matches);

@@ -1,4 +1,3 @@
-// biome-ignore lint/style/noRestrictedImports: what is compiled once is compared with what the library does itself
 import { ChakraProvider, chakra as uncompiled } from '@chakra-ui/react';
 import type { ComponentType } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';

@@ -5,7 +5,7 @@ import { runDocumentCommand, tellVersioned } from '../../aggregates/document-agg
 import { announce } from '../../db/change-feed.ts';
 import { eventStore } from '../../db/event-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { route, type SignedInCall } from '../../http/route.ts';
 import { getSection } from '../sections/rights.ts';
 import { requireStudents, requireThisYear } from '../sections/section-service.ts';
@@ -57,9 +57,10 @@ async function appendMarks(
 }
 
 /** Work that changes something in a check, and says so. */
-function changing<Called extends { readonly params: { readonly section: string; readonly check: string } }>(
-  work: (scope: StudioScope, aggregate: Aggregate<Check>, call: Called) => Promise<unknown>,
-) {
+function changing<
+  Answer,
+  Called extends { readonly params: { readonly section: string; readonly check: string } },
+>(work: (scope: StudioScope, aggregate: Aggregate<Check>, call: Called) => Promise<Answer>) {
   return async (scope: StudioScope, call: Called) => {
     const { section, check } = call.params;
     const answer = await work(scope, checkAggregate(scope, check, section), call);

@@ -4,7 +4,7 @@ import { type Aggregate, getStored, readHistory } from '../../aggregates/aggrega
 import { documentAggregate } from '../../aggregates/document-aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { findPublishedPlan } from '../studio/studio-store.ts';
 
 /** A course with its items and where they are placed. Placing is a command of its own. */

@@ -1,4 +1,4 @@
-import type { CourseAnswer, CourseCommand, CourseMove, CourseVersionsAnswer } from '@map-step/contract';
+import type { CourseAnswer, CourseCommand, CourseMove } from '@map-step/contract';
 import type { Json } from '@map-step/core';
 import { afterAll, beforeEach, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
@@ -13,10 +13,9 @@ beforeEach(async () => {
 });
 afterAll(() => server.close());
 
-const read = async () =>
-  (await ottilie.call<CourseAnswer>('course.read', { params: { course: 'hustle-1' } })).body;
+const read = async () => (await ottilie.call('course.read', { params: { course: 'hustle-1' } })).body;
 const send = (seen: number, command: CourseCommand, by = ottilie) =>
-  by.call<CourseAnswer>('course.command', { params: { course: 'hustle-1' }, body: { seen, command } });
+  by.call('course.command', { params: { course: 'hustle-1' }, body: { seen, command } });
 const place = (...moves: CourseMove[]): CourseCommand => ({ kind: 'place', why: 'moved', moves });
 const lessonOf = (answer: CourseAnswer, pattern: string) =>
   answer.course.placed?.find(entry => entry.pattern === pattern)?.lesson ?? null;
@@ -122,8 +121,7 @@ test('a command that is not one is refused with its place', async () => {
 
 describe('versions of a plan', () => {
   const versions = async () =>
-    (await ottilie.call<CourseVersionsAnswer>('course.versions', { params: { course: 'hustle-1' } })).body
-      .versions;
+    (await ottilie.call('course.versions', { params: { course: 'hustle-1' } })).body.versions;
 
   test('a kept one stands beside the published ones, newest first, and the classes go on as published', async () => {
     await send(1, place({ pattern: 'wrap', from: 6, to: 5 }));
@@ -186,7 +184,7 @@ describe('rules and settings of a course', () => {
   test('a course is copied whole under another id; the same id is refused, and so is one that cannot stand', async () => {
     const { course } = await read();
     const copy = { ...course, id: 'hustle-1-spring', name: 'Hustle 1, spring' };
-    const made = await ottilie.call<CourseAnswer>('course.create', { body: { course: copy } });
+    const made = await ottilie.call('course.create', { body: { course: copy } });
     const { placed: placing = [], ...rest } = made.body.course;
     expect([rest.items, rest.lessons, rest.name]).toEqual([copy.items, copy.lessons, copy.name]);
     expect(placing).toHaveLength(course.placed?.length ?? 0);

@@ -1,4 +1,3 @@
-import type { MaterialAnswer, Versioned } from '@map-step/contract';
 import type { FieldChange, Pattern } from '@map-step/core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
@@ -30,10 +29,10 @@ afterAll(() => server.close());
 
 const read = async (stamp?: string) => {
   const query = new URLSearchParams({ course: 'hustle-1', ...(stamp && { stamp }) });
-  return (await ottilie.call<MaterialAnswer>('material.read', { query })).body;
+  return (await ottilie.call('material.read', { query })).body;
 };
 const rename = async (figure: string, to: string) => {
-  const { body } = await ottilie.call<Versioned<Pattern>>('figure.read', { params: { figure } });
+  const { body } = await ottilie.call('figure.read', { params: { figure } });
   const changes: FieldChange[] = [{ field: 'name', from: body.body.name, to }];
   return ottilie.call('figure.command', {
     params: { figure },
@@ -67,7 +66,7 @@ test('a course that takes another dance in has its figures at the next look', as
   const before = await read();
   const changes = [{ field: 'dances', from: ['hustle'], to: ['hustle', 'waltz'] }];
   const command = { kind: 'edit', what: 'Dances', changes };
-  const { body } = await ottilie.call<{ version: number }>('course.read', { params: { course: 'hustle-1' } });
+  const { body } = await ottilie.call('course.read', { params: { course: 'hustle-1' } });
   const reply = await ottilie.call('course.command', {
     params: { course: 'hustle-1' },
     body: { seen: body.version, command },
@@ -89,7 +88,7 @@ test('a new figure is kept with who wrote it; the same id again, or one that can
     exit: 'same',
   };
   const create = (more: Partial<Pattern> = {}) =>
-    ottilie.call<Versioned<Pattern>>('figure.create', { body: { figure: { ...figure, ...more } } });
+    ottilie.call('figure.create', { body: { figure: { ...figure, ...more } } });
   const { status, body } = await create();
   expect([status, body.body, body.version]).toEqual([200, figure, 1]);
   expect(body.history).toMatchObject([{ kind: 'create', by: 'ottilie-marsh', undone: false }]);

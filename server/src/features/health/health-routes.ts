@@ -1,9 +1,9 @@
 import { publicRoute } from '../../http/route.ts';
 
 export const healthRoutes = [
-  publicRoute('health.live', async () => ({ alive: true })),
+  publicRoute('health.live', async () => ({ ok: true })),
   publicRoute('health.ready', async ({ deps }) => {
     await deps.database.ping();
-    return { ready: true };
+    return { ok: true };
   }),
 ];

@@ -1,7 +1,7 @@
 import type { JobAnswer } from '@map-step/contract';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import type { Deps } from '../../deps.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { route } from '../../http/route.ts';
 import { jobStore } from '../../jobs/job-store.ts';
 

@@ -2,7 +2,7 @@ import type { SignedInPerson } from '@map-step/contract';
 import type { Request } from 'express';
 import type { Signal } from '../../db/change-feed.ts';
 import type { Deps } from '../../deps.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { routeWithoutScope } from '../../http/route.ts';
 import { isStillOpen, nameOfSession } from '../../http/session.ts';
 import { identify } from '../session/session-service.ts';

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { Aggregate } from '../../aggregates/aggregate.ts';
 import type { RecapRow } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 
 export interface RecapKey {
   readonly section: string;

@@ -3,7 +3,7 @@ import type { DocumentCommand, PublishAnswer, RecapDetail } from '@map-step/cont
 import { col } from 'sequelize';
 import { editStep, readHistory, runCommand, stale, undoStep } from '../../aggregates/aggregate.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { type RecapKey, readRecap, recapAggregate } from './recap-aggregate.ts';
 
 const LINK_DAYS = 120;

@@ -4,7 +4,7 @@ import { isOnStaff, type Section } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { todayIn } from '../../deps.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import type { AnyCall } from '../../http/route.ts';
 import { getStudio } from '../studio/studio-store.ts';
 

@@ -54,8 +54,8 @@ export const sectionRoutes = [
 ];
 
 /** Work that changes something in a class, and says so. */
-function changing<Called extends { readonly params: { readonly section: string } }>(
-  work: (scope: StudioScope, call: Called) => Promise<unknown>,
+function changing<Answer, Called extends { readonly params: { readonly section: string } }>(
+  work: (scope: StudioScope, call: Called) => Promise<Answer>,
 ) {
   return async (scope: StudioScope, call: Called) => {
     const answer = await work(scope, call);

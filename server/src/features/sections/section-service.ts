@@ -12,7 +12,7 @@ import { eventStore } from '../../db/event-store.ts';
 import { JsonText, type Told } from '../../db/json-text.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import type { Deps } from '../../deps.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { addRecaps } from '../studio/studio-store.ts';
 import { listRecaps } from './recap-aggregate.ts';
 import { getSection } from './rights.ts';

@@ -44,12 +44,6 @@ export async function findDemoStudio(database: Database): Promise<string | undef
   return row?.id;
 }
 
-/** True on a server that has no studio yet. */
-export async function isServerEmpty(database: Database): Promise<boolean> {
-  const rows = await database.select('SELECT id FROM studios LIMIT 1', []);
-  return rows.length === 0;
-}
-
 /**
  * The owner of a session as they stand now. Undefined when they are no longer of the studio, when their account is
  * gone, or when the session is of a demo that is none any more.

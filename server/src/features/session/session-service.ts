@@ -6,11 +6,11 @@ import { parse } from 'cookie';
 import type { Request, Response } from 'express';
 import { documentStore } from '../../db/document-store.ts';
 import { type Deps, todayIn } from '../../deps.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { beginSession, keepAlive, type SessionOwner } from '../../http/session.ts';
 import { accountTries } from '../../http/sign-in-tries.ts';
-import { createStudio, getStudio } from '../studio/studio-store.ts';
-import { addAccount, findAccount, findDemoStudio, findSignedIn, isServerEmpty } from './account-store.ts';
+import { createStudio, getStudio, isServerEmpty } from '../studio/studio-store.ts';
+import { addAccount, findAccount, findDemoStudio, findSignedIn } from './account-store.ts';
 
 const WRONG = new HttpFault('wrong-password', 'This e-mail and password do not belong together. Try again.');
 const BUSY = new HttpFault(

@@ -1,7 +1,7 @@
 import type { ShareAnswer } from '@map-step/contract';
 import { documentStore } from '../../db/document-store.ts';
 import type { Deps } from '../../deps.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { publicRoute } from '../../http/route.ts';
 import { hashToken } from '../sections/recap-service.ts';
 import { getStudio } from '../studio/studio-store.ts';

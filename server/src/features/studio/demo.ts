@@ -2,9 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { addDays, daysBetween, type StudioDocument, shiftDates } from '@map-step/core';
 import { type Deps, todayIn } from '../../deps.ts';
-import { isServerEmpty } from '../session/account-store.ts';
 import { importDocument, readImport } from './import-service.ts';
-import { createStudio } from './studio-store.ts';
+import { createStudio, isServerEmpty } from './studio-store.ts';
 
 /** Loads the demo studio into an empty database, by the same import a user has; says whether it did. */
 export async function loadDemo(deps: Deps, file: string): Promise<boolean> {

@@ -7,7 +7,7 @@ import { type DocumentOf, documentStore } from '../../db/document-store.ts';
 import { addHistories, historyStore } from '../../db/history-store.ts';
 import { DOCUMENT_KINDS, type DocumentKind } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 
 const CHUNK = 500;
 const IMPORT = 'import';

@@ -11,7 +11,7 @@ import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import { DOCUMENT_KINDS } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import {
   type ChangedEntry,
   type Entry,

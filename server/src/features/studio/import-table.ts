@@ -1,8 +1,8 @@
 import type { TableOrder, TableResult } from '@map-step/contract';
 import { readCsv } from '@map-step/core';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
-import { importFigureTable } from '../figures/figure-table-service.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
+import { importFigureTable } from './figure-table-service.ts';
 import type { ImportOrder } from './import-plan.ts';
 import { importOtherTable } from './table-service.ts';
 

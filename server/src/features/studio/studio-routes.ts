@@ -2,8 +2,8 @@ import { EVERYTHING, type StudioAnswer } from '@map-step/contract';
 import { TABLE_NAMES, writeDocument, writeTable } from '@map-step/core';
 import { announce } from '../../db/change-feed.ts';
 import { documentStore } from '../../db/document-store.ts';
-import { HttpFault } from '../../http/http-fault.ts';
-import { PlainText, route } from '../../http/route.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
+import { route } from '../../http/route.ts';
 import { queueJob } from '../../jobs/job-store.ts';
 import { undoImport } from './import-plan.ts';
 import { getStudio, readStudioDocument } from './studio-store.ts';
@@ -28,14 +28,14 @@ export const studioRoutes = [
   route('studio.export', async (scope, { response }) => {
     const document = await readStudioDocument(scope);
     response.type('application/json').attachment('studio.mapstep.json');
-    return new PlainText(writeDocument(document));
+    return writeDocument(document);
   }),
   route('studio.table', async (scope, { params, response }) => {
     const table = TABLE_NAMES.find(name => name === params.table);
     if (!table) throw new HttpFault('not-found', `There are tables of: ${TABLE_NAMES.join(', ')}.`);
     const document = await readStudioDocument(scope);
     response.type('text/csv').attachment(`${table}.csv`);
-    return new PlainText(writeTable(document, table));
+    return writeTable(document, table);
   }),
   route('studio.import', (scope, { deps, who, query, body }) =>
     queueJob(deps, scope, query.do ? `import-${query.do}` : 'import', who.id, body),

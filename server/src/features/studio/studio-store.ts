@@ -1,4 +1,5 @@
 import type { Check, Holiday, Mark, PlanVersion, Recap, Studio, StudioDocument } from '@map-step/core';
+import type { Database } from '../../db/database.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import { DOCUMENT_KINDS, type RecapRow } from '../../db/models.ts';
@@ -18,6 +19,12 @@ export async function createStudio(scope: StudioScope, studio: StudioRecord, dem
     { id: scope.studioId, body: studio, demo },
     { transaction: scope.transaction },
   );
+}
+
+/** True on a server that has no studio yet. */
+export async function isServerEmpty(database: Database): Promise<boolean> {
+  const rows = await database.select('SELECT id FROM studios LIMIT 1', []);
+  return rows.length === 0;
 }
 
 export async function getStudio(scope: StudioScope): Promise<StudioRecord> {

@@ -1,8 +1,7 @@
-import type { ImportResult, ImportUndone, JobAnswer, Versioned } from '@map-step/contract';
-import { type Pattern, readDocument, type StudioDocument, writeDocument } from '@map-step/core';
+import { type StudioDocument, writeDocument } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
-import { runImport, waitForJob } from '../../test/run-import.ts';
+import { exportStudio, fileResult, runImport, waitForJob } from '../../test/run-import.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 import { moveToToday } from './demo.ts';
 
@@ -14,12 +13,7 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
-const exported = async () => {
-  const { body } = await ottilie.call<StudioDocument>('studio.export');
-  const read = readDocument(JSON.stringify(body));
-  if (!read.ok) throw new Error(JSON.stringify(read.fault));
-  return writeDocument(read.value);
-};
+const exported = async () => writeDocument(await exportStudio(ottilie));
 const load = (value: unknown) =>
   runImport(ottilie, typeof value === 'string' ? value : JSON.stringify(value));
 
@@ -44,7 +38,7 @@ describe('export and import', () => {
     const document = demoStudio();
     const fresh = { ...(document.patterns ?? [])[0], id: 'harbour-step', name: 'Harbour step' };
     const job = await load({ ...document, patterns: [...(document.patterns ?? []), fresh] });
-    expect(job.result?.added).toEqual({ patterns: 1 });
+    expect(fileResult(job).added).toEqual({ patterns: 1 });
   });
 });
 
@@ -109,15 +103,14 @@ test('an unknown address answers in the one shape of errors, with an id and no i
 
 describe('a file is looked at before it is taken', () => {
   const wait = async (how: 'preview' | 'take', document: StudioDocument) => {
-    const { body } = await ottilie.call<JobAnswer<ImportResult>>('studio.import', {
+    const { body } = await ottilie.call('studio.import', {
       query: new URLSearchParams({ do: how }),
       text: JSON.stringify(document),
     });
     const job = await waitForJob(ottilie, body.id, ({ state }) => state !== 'waiting' && state !== 'running');
-    if (!job.result) throw new Error(job.fault?.message);
-    return { job: job.id, result: job.result };
+    return { job: job.id, result: fileResult(job) };
   };
-  const undo = (job: string) => ottilie.call<ImportUndone>('import.undo', { params: { job } });
+  const undo = (job: string) => ottilie.call('import.undo', { params: { job } });
   /** As it stands now, with a room more, another name of a figure and another start of a class. */
   const changed = async (): Promise<StudioDocument> => {
     const now = JSON.parse(await exported()) as StudioDocument;
@@ -149,7 +142,7 @@ describe('a file is looked at before it is taken', () => {
     const { job, result } = await wait('take', await changed());
     expect(result.written).toBe(true);
     expect(await exported()).not.toBe(before);
-    const { body } = await ottilie.call<Versioned<Pattern>>('figure.read', { params: { figure: 'wrap' } });
+    const { body } = await ottilie.call('figure.read', { params: { figure: 'wrap' } });
     expect(body.body.name).toBe('Harbour wrap');
     expect(body.history[0]).toMatchObject({ kind: 'edit', what: 'Imported', by: 'ottilie-marsh' });
     expect((await undo(job)).body).toMatchObject({ removed: 1, restored: 2 });

@@ -21,7 +21,7 @@ import {
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import type { ImportOrder } from './import-plan.ts';
 import { importDocument } from './import-service.ts';
 

@@ -1,9 +1,9 @@
 // Tables of students, items and marks come in as tables of figures do: told first, then written.
-import type { CheckAnswer, CourseAnswer, ImportUndone, JobAnswer, TableResult } from '@map-step/contract';
+import type { JobAnswer, TableResult } from '@map-step/contract';
 import { type StudioDocument, writeTable } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
-import { waitForJob } from '../../test/run-import.ts';
+import { exportStudio, tableResult, waitForJob } from '../../test/run-import.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 const section = 'hustle-1-monday';
@@ -21,17 +21,16 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const run = async (table: 'students' | 'items' | 'marks', lines: readonly string[], write = false) => {
-  const { status, body } = await ottilie.call<JobAnswer>('table.import', {
+  const { status, body } = await ottilie.call('table.import', {
     body: { table, text: lines.join('\n'), mapping: {}, write },
   });
   expect(status).toBe(200);
-  const isOver = ({ state }: JobAnswer<TableResult>) => state !== 'waiting' && state !== 'running';
-  const job = await waitForJob<TableResult>(ottilie, body.id, isOver);
-  if (!job.result) throw new Error(job.fault?.message);
-  return { job: job.id, ...job.result };
+  const isOver = ({ state }: JobAnswer) => state !== 'waiting' && state !== 'running';
+  const job = await waitForJob(ottilie, body.id, isOver);
+  return { job: job.id, ...tableResult(job) };
 };
-const undo = (job: string) => ottilie.call<ImportUndone>('import.undo', { params: { job } });
-const exported = async () => (await ottilie.call<StudioDocument>('studio.export')).body;
+const undo = (job: string) => ottilie.call('import.undo', { params: { job } });
+const exported = () => exportStudio(ottilie);
 const at = (faults: TableResult['faults']) => faults.map(({ line, column }) => [line, column]);
 const [alba, corin] = studio.students ?? [];
 
@@ -84,8 +83,7 @@ describe('items of courses', () => {
       [5, 'pattern'],
     ]);
     const { job } = await run('items', lines, true);
-    const read = async (course: string) =>
-      (await ottilie.call<CourseAnswer>('course.read', { params: { course } })).body;
+    const read = async (course: string) => (await ottilie.call('course.read', { params: { course } })).body;
     const item = async (course: string) =>
       (await read(course)).course.items.find(({ pattern }) => pattern === 'wrap');
     expect(await item('hustle-1')).toEqual({ pattern: 'wrap', value: 'could' });
@@ -114,7 +112,7 @@ describe('marks of checks', () => {
       'bram-okoro,2026-03-02T20:00:00Z',
     ].join(',');
   const marks = async () =>
-    (await ottilie.call<CheckAnswer>('check.read', { params: { section, check: check.id } })).body.body.marks;
+    (await ottilie.call('check.read', { params: { section, check: check.id } })).body.body.marks;
 
   test('are only added: a second time they are unchanged, another content under an id is at fault', async () => {
     const first = await run('marks', [header, row()], true);

@@ -1,21 +1,16 @@
-import { type Section, weeklyDates } from '@map-step/core';
+import { weeklyDates } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Field, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
-import { useDocument } from '../history/use-document.ts';
+import { useClassDocument } from '../history/use-class-document.ts';
 
 /** The dates of a class: a week apart from the first, with the studio's holidays passed over; each can be moved. */
 export function ClassDates({ id }: { id: string }) {
   const { answer, studio } = useCourseView();
-  const document = useDocument<Section>({
-    read: 'section.document',
-    command: 'section.command',
-    params: { section: id },
-    key: ['section', id, 'staff'],
-  });
+  const document = useClassDocument(id);
   const [first, setFirst] = useState<string>();
   if (!document.answer) return document.error ? <Failure error={document.error} /> : null;
   const { body } = document.answer;

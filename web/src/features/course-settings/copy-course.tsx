@@ -1,4 +1,3 @@
-import type { CourseAnswer } from '@map-step/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
@@ -15,7 +14,7 @@ export function CopyCourse() {
   const navigate = useNavigate();
   const copy = useMutation({
     mutationFn: (name: string) =>
-      call<CourseAnswer>('course.create', { body: { course: { ...answer.course, id: idFor(name), name } } }),
+      call('course.create', { body: { course: { ...answer.course, id: idFor(name), name } } }),
     onSuccess: async ({ course }) => {
       await client.invalidateQueries({ queryKey: courseListQuery.queryKey });
       await navigate(`/courses/${course.id}/map`);

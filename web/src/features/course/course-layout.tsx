@@ -17,8 +17,9 @@ import { Failure } from '../../ui/failure.tsx';
 import { Skeleton } from '../../ui/parts.tsx';
 import { useSame, useSameActions } from '../../ui/same.ts';
 import { sessionQuery } from '../session/session-queries.ts';
+import { studioQuery } from '../studio/studio-queries.ts';
 import { CourseFrame } from './course-frame.tsx';
-import { classPlanQuery, courseQuery, materialQuery, sectionQuery, studioQuery } from './course-queries.ts';
+import { classPlanQuery, courseQuery, materialQuery, sectionQuery } from './course-queries.ts';
 import {
   type CourseNow,
   CoursePastContext,

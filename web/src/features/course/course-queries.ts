@@ -1,13 +1,4 @@
-import type {
-  CourseAnswer,
-  CourseListAnswer,
-  CourseVersionsAnswer,
-  Material,
-  MaterialAnswer,
-  RecapDetail,
-  SectionAnswer,
-  StudioAnswer,
-} from '@map-step/contract';
+import type { Material, SectionAnswer } from '@map-step/contract';
 import type { Audience, Course, Placed } from '@map-step/core';
 import {
   hashKey,
@@ -33,12 +24,6 @@ export const keys = {
   classPlan: (id: string) => ['class-plan', id] as const,
 };
 
-export const studioQuery = queryOptions({
-  queryKey: ['studio'],
-  queryFn: () => call<StudioAnswer>('studio.read'),
-  staleTime: 300_000,
-});
-
 /** The material of a course; read again it costs little as long as nothing has changed. */
 export function materialQuery(course: string) {
   return queryOptions({
@@ -46,7 +31,7 @@ export function materialQuery(course: string) {
     queryFn: async ({ client, queryKey }): Promise<KnownMaterial> => {
       const known = client.getQueryData<KnownMaterial>(queryKey);
       const query = { course, ...(known && { stamp: known.stamp }) };
-      const { stamp, material } = await call<MaterialAnswer>('material.read', { query });
+      const { stamp, material } = await call('material.read', { query });
       if (material) return { stamp, material };
       if (!known) throw new Error('the server told of nothing new to somebody who had nothing');
       return known;
@@ -58,7 +43,7 @@ export function materialQuery(course: string) {
 /** The newest classes first, a page at a time. */
 export const courseListQuery = infiniteQueryOptions({
   queryKey: keys.courses,
-  queryFn: ({ pageParam }) => call<CourseListAnswer>('course.list', { query: { page: pageParam } }),
+  queryFn: ({ pageParam }) => call('course.list', { query: { page: pageParam } }),
   initialPageParam: 0,
   getNextPageParam: (last, pages) => (last.more ? pages.length : undefined),
 });
@@ -66,7 +51,7 @@ export const courseListQuery = infiniteQueryOptions({
 export function courseQuery(id: string) {
   return queryOptions({
     queryKey: keys.course(id),
-    queryFn: () => call<CourseAnswer>('course.read', { params: { course: id } }),
+    queryFn: () => call('course.read', { params: { course: id } }),
   });
 }
 
@@ -74,7 +59,7 @@ export function courseQuery(id: string) {
 export function versionsQuery(id: string, version: number) {
   return queryOptions({
     queryKey: [...keys.course(id), 'versions', version],
-    queryFn: () => call<CourseVersionsAnswer>('course.versions', { params: { course: id } }),
+    queryFn: () => call('course.versions', { params: { course: id } }),
     placeholderData: previous => previous,
   });
 }
@@ -82,7 +67,7 @@ export function versionsQuery(id: string, version: number) {
 export function sectionQuery(id: string) {
   return queryOptions({
     queryKey: keys.section(id),
-    queryFn: () => call<SectionAnswer>('section.read', { params: { section: id } }),
+    queryFn: () => call('section.read', { params: { section: id } }),
   });
 }
 
@@ -90,7 +75,7 @@ export function sectionQuery(id: string) {
 export function recapQuery(params: { section: string; lesson: number; audience: Audience }) {
   return queryOptions({
     queryKey: [...keys.section(params.section), 'recap', params.lesson, params.audience],
-    queryFn: () => call<RecapDetail>('recap.read', { params }),
+    queryFn: () => call('recap.read', { params }),
   });
 }
 

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
-import { studioQuery } from '../course/course-queries.ts';
+import { studioQuery } from '../studio/studio-queries.ts';
 
 interface HistoryListProps {
   readonly history: readonly HistoryEntry[];

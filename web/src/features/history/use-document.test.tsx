@@ -2,6 +2,7 @@
 import type { DocumentCommand, Versioned } from '@map-step/contract';
 import { act } from '@testing-library/react';
 import { expect, test } from 'vitest';
+import { ApiError } from '../../api/client.ts';
 import { renderOnPage } from '../../test/on-page.tsx';
 import { useDocument } from './use-document.ts';
 
@@ -11,12 +12,17 @@ interface Body {
   readonly level: string;
 }
 
-const ROUTES = {
-  read: 'figure.read',
-  command: 'figure.command',
-  params: { figure: 'wrap' },
+const ask = async (init?: RequestInit): Promise<Versioned<Body>> => {
+  const reply = await fetch('/figure', init);
+  const told = await reply.json();
+  if (!reply.ok) throw new ApiError(told);
+  return told;
+};
+const CALLS = {
+  read: () => ask(),
+  command: (command: DocumentCommand) => ask({ method: 'POST', body: JSON.stringify({ command }) }),
   key: ['figure', 'wrap'],
-} as const;
+};
 
 const stands = (more: Partial<Body> = {}, version = 1): Versioned<Body> => ({
   body: { id: 'wrap', name: 'Wrap', level: 'two', ...more },
@@ -33,7 +39,7 @@ interface Refusal {
 async function open() {
   const server = { now: stands(), refusal: undefined as Refusal | undefined, isGone: false };
   const page = renderOnPage(
-    () => useDocument<Body>(ROUTES),
+    () => useDocument<Body>(CALLS),
     undefined,
     ({ method, body }) => {
       if (server.isGone)

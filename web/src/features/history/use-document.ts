@@ -1,13 +1,12 @@
-import type { DocumentCommand, HistoryEntry, RouteName, Versioned } from '@map-step/contract';
+import type { DocumentCommand, HistoryEntry, Versioned } from '@map-step/contract';
 import { type Clash, type FieldChange, type Json, readField } from '@map-step/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ApiError, call } from '../../api/client.ts';
+import { ApiError } from '../../api/client.ts';
 
-interface DocumentRoutes {
-  readonly read: RouteName;
-  readonly command: RouteName;
-  readonly params: Readonly<Record<string, string>>;
+interface DocumentCalls<Body> {
+  read(): Promise<Versioned<Body>>;
+  command(command: DocumentCommand): Promise<Versioned<Body>>;
   readonly key: readonly string[];
   /** False while there is nothing on the server to read. */
   readonly enabled?: boolean;
@@ -31,17 +30,15 @@ export interface EditedDocument<Body> {
 export function useDocument<Body>({
   read,
   command,
-  params,
   key,
   enabled = true,
-}: DocumentRoutes): EditedDocument<Body> {
+}: DocumentCalls<Body>): EditedDocument<Body> {
   const client = useQueryClient();
-  const stored = useQuery({ queryKey: key, queryFn: () => call<Versioned<Body>>(read, { params }), enabled });
+  const stored = useQuery({ queryKey: key, queryFn: read, enabled });
   const [clashes, setClashes] = useState<readonly Clash[]>([]);
   const send = useMutation({
     scope: { id: key.join(' ') },
-    mutationFn: (order: DocumentCommand) =>
-      call<Versioned<Body>>(command, { params, body: { command: order } }),
+    mutationFn: command,
     onSuccess: answer => client.setQueryData(key, answer),
     onError: error => {
       if (!(error instanceof ApiError) || error.body.code !== 'stale') return;

@@ -1,4 +1,4 @@
-import type { LogEntry, SectionAnswer } from '@map-step/contract';
+import type { LogEntry } from '@map-step/contract';
 import { draftRecap, type LogResult, standingLogs } from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
@@ -88,7 +88,7 @@ function useFinish(id: string) {
         }),
       }));
       const params = { section: id, lesson };
-      return call<SectionAnswer>('lesson.finish', { params, body: { logs, recaps } });
+      return call('lesson.finish', { params, body: { logs, recaps } });
     },
     onSuccess: answer => {
       refresh.replace(answer);

@@ -138,7 +138,7 @@ const OverTwoLessons = memo(function OverTwoLessons({
     mutationFn: () => {
       const changes = [{ field: 'overTwoLessons', from: pattern.overTwoLessons ?? null, to: !isSplit }];
       const what = isSplit ? 'In one lesson' : 'Over two lessons';
-      const command = { kind: 'edit', what, changes };
+      const command = { kind: 'edit' as const, what, changes };
       return call('figure.command', { params: { figure: pattern.id }, body: { command } });
     },
     onSettled: () => client.invalidateQueries({ queryKey: ['material'] }),

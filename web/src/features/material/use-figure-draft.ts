@@ -1,4 +1,4 @@
-import type { HistoryEntry, Versioned } from '@map-step/contract';
+import type { HistoryEntry } from '@map-step/contract';
 import {
   type Clash,
   createFigureChecker,
@@ -47,15 +47,14 @@ export function useFigureDraft(id: string): FigureEditing | undefined {
   const draft = useDrafts(owner)[id];
   const key = useMemo(() => ['material', 'figure', id], [id]);
   const document = useDocument<Pattern>({
-    read: 'figure.read',
-    command: 'figure.command',
-    params: { figure: id },
+    read: () => call('figure.read', { params: { figure: id } }),
+    command: command => call('figure.command', { params: { figure: id }, body: { command } }),
     key,
     enabled: draft?.base !== null,
   });
   const client = useQueryClient();
   const create = useMutation({
-    mutationFn: (figure: Pattern) => call<Versioned<Pattern>>('figure.create', { body: { figure } }),
+    mutationFn: (figure: Pattern) => call('figure.create', { body: { figure } }),
     onSuccess: answer => {
       client.setQueryData(key, answer);
       keepDraft(owner, id, undefined);

@@ -4,22 +4,17 @@ import { format, parseISO } from 'date-fns';
 import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Field, Label, Select } from '../../ui/parts.tsx';
-import { studioQuery } from '../course/course-queries.ts';
 import { ClashChoice } from '../history/clash-choice.tsx';
 import { HistoryList } from '../history/history-list.tsx';
-import { useDocument } from '../history/use-document.ts';
+import { useClassDocument } from '../history/use-class-document.ts';
+import { studioQuery } from '../studio/studio-queries.ts';
 
 type Member = Section['staff'][number];
 
 /** Who teaches a class and on which days; the director adds a stand-in for a date. */
 export function ClassStaff({ id }: { id: string }) {
   const { data: studio } = useQuery(studioQuery);
-  const document = useDocument<Section>({
-    read: 'section.document',
-    command: 'section.command',
-    params: { section: id },
-    key: ['section', id, 'staff'],
-  });
+  const document = useClassDocument(id);
   const nameOf = (person: string) => studio?.people.find(one => one.id === person)?.name ?? person;
   const wordsOf = (value: Json) => (value === null ? 'not on the staff' : daysOf(value as unknown as Member));
   if (!document.answer) return document.error ? <Failure error={document.error} /> : null;

@@ -1,4 +1,4 @@
-import type { JobAnswer, TableResult } from '@map-step/contract';
+import type { TableResult } from '@map-step/contract';
 import { ROUTES } from '@map-step/contract';
 import {
   type ColumnMapping,
@@ -16,7 +16,7 @@ import { call } from '../../api/client.ts';
 import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, ButtonLink, Label, Notice, Select } from '../../ui/parts.tsx';
-import { studioQuery } from '../course/course-queries.ts';
+import { studioQuery } from '../studio/studio-queries.ts';
 import { changesInWords, List, TakeBack } from './import-parts.tsx';
 import { JobProgress } from './job-progress.tsx';
 
@@ -106,7 +106,7 @@ function TableImport({ table, kind }: { table: ChosenTable; kind: TableName }) {
   const [job, setJob] = useState<string>();
   const begin = useMutation({
     mutationFn: (write: boolean) =>
-      call<JobAnswer>('table.import', { body: { table: kind, text: table.text, mapping, write } }),
+      call('table.import', { body: { table: kind, text: table.text, mapping, write } }),
     onSuccess: ({ id }) => {
       setJob(id);
       return client.invalidateQueries({ queryKey: studioQuery.queryKey });
@@ -140,16 +140,18 @@ function TableImport({ table, kind }: { table: ChosenTable; kind: TableName }) {
       )}
       {!named.has(key) && <Label>Say first which column is the {key}.</Label>}
       {job && (
-        <JobProgress<TableResult>
+        <JobProgress
           id={job}
-          done={result => (
-            <TableOutcome
-              result={result}
-              job={job}
-              write={() => begin.mutate(true)}
-              isPending={begin.isPending}
-            />
-          )}
+          done={result =>
+            'totals' in result && (
+              <TableOutcome
+                result={result}
+                job={job}
+                write={() => begin.mutate(true)}
+                isPending={begin.isPending}
+              />
+            )
+          }
         />
       )}
     </chakra.div>

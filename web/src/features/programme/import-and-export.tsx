@@ -1,4 +1,4 @@
-import { type ImportResult, type JobAnswer, ROUTES } from '@map-step/contract';
+import { type ImportResult, ROUTES } from '@map-step/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type ChangeEvent, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
@@ -17,7 +17,7 @@ export function ImportAndExport() {
   const [text, setText] = useState('');
   const begin = useMutation({
     mutationFn: (order: { text: string; do: 'preview' | 'take' }) =>
-      call<JobAnswer>('studio.import', { text: order.text, query: { do: order.do } }),
+      call('studio.import', { body: order.text, query: { do: order.do } }),
     onSuccess: answer => {
       client.setQueryData(['job', answer.id], answer);
       setJob(answer.id);
@@ -52,16 +52,18 @@ export function ImportAndExport() {
       </chakra.div>
       {begin.isError && <Failure error={begin.error} />}
       {job && (
-        <JobProgress<ImportResult>
+        <JobProgress
           id={job}
-          done={result => (
-            <Outcome
-              result={result}
-              job={job}
-              isPending={begin.isPending}
-              write={() => begin.mutate({ text, do: 'take' })}
-            />
-          )}
+          done={result =>
+            'totals' in result ? null : (
+              <Outcome
+                result={result}
+                job={job}
+                isPending={begin.isPending}
+                write={() => begin.mutate({ text, do: 'take' })}
+              />
+            )
+          }
         />
       )}
       <FigureTables />

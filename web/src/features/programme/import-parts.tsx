@@ -1,4 +1,3 @@
-import type { ImportUndone } from '@map-step/contract';
 import type { ChangedField, Json } from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
@@ -10,7 +9,7 @@ import { Button } from '../../ui/parts.tsx';
 /** Takes a whole import back, as long as nothing of it has been changed or used since. */
 export function TakeBack({ job }: { job: string }) {
   const undo = useMutation({
-    mutationFn: () => call<ImportUndone>('import.undo', { params: { job } }),
+    mutationFn: () => call('import.undo', { params: { job } }),
   });
   if (undo.data)
     return (

@@ -1,18 +1,19 @@
+import type { JobAnswer } from '@map-step/contract';
 import type { ReactNode } from 'react';
 import { chakra } from '../../theme/chakra.ts';
 import { Failure, Problems } from '../../ui/failure.tsx';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { isGoing, useJob } from './use-job.ts';
 
-interface JobProgressProps<Result> {
+interface JobProgressProps {
   readonly id: string;
   /** What is shown when it is done. */
-  done(result: Result): ReactNode;
+  done(result: NonNullable<JobAnswer['result']>): ReactNode;
 }
 
 /** Long work from its beginning to its end: progress and a way to stop it, then what came of it. */
-export function JobProgress<Result>({ id, done }: JobProgressProps<Result>) {
-  const { job, error, stop } = useJob<Result>(id);
+export function JobProgress({ id, done }: JobProgressProps) {
+  const { job, error, stop } = useJob(id);
   if (!job) return error ? <Failure error={error} /> : null;
   if (isGoing(job))
     return (

@@ -3,12 +3,13 @@ import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { TopStrip } from '../../app/top-strip.tsx';
 import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
-import { courseListQuery, studioQuery } from '../course/course-queries.ts';
+import { courseListQuery } from '../course/course-queries.ts';
 import { sessionQuery } from '../session/session-queries.ts';
+import { TopStrip } from '../shell/top-strip.tsx';
+import { studioQuery } from '../studio/studio-queries.ts';
 import { ClassStaff } from './class-staff.tsx';
 import { ImportAndExport } from './import-and-export.tsx';
 

@@ -5,16 +5,16 @@ import { call } from '../../api/client.ts';
 const LOOK_AGAIN_MS = 1000;
 
 /** Long work: how far it is, and how to stop it. It goes on when this page is closed. */
-export function useJob<Result>(id: string) {
+export function useJob(id: string) {
   const { data: job, error } = useQuery({
     queryKey: ['job', id],
-    queryFn: () => call<JobAnswer<Result>>('job.read', { params: { job: id } }),
+    queryFn: () => call('job.read', { params: { job: id } }),
     refetchInterval: query => (isGoing(query.state.data) ? LOOK_AGAIN_MS : false),
   });
   const stop = useMutation({ mutationFn: () => call('job.stop', { params: { job: id } }) });
   return { job, error, stop };
 }
 
-export function isGoing(job: JobAnswer<unknown> | undefined): boolean {
+export function isGoing(job: JobAnswer | undefined): boolean {
   return job?.state === 'waiting' || job?.state === 'running';
 }

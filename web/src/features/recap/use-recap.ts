@@ -61,14 +61,14 @@ export function useRecap(recap: RecapAnswer): RecapEditor {
   const save = useMutation({
     scope,
     mutationFn: ({ from, to }: { from: string; to: string }) =>
-      call<RecapDetail>('recap.command', { params: key, body: { command: edit(from, to) } }),
+      call('recap.command', { params: key, body: { command: edit(from, to) } }),
     onSuccess: storeDetail,
     onError,
   });
   const undo = useMutation({
     scope,
     mutationFn: (of: string) =>
-      call<RecapDetail>('recap.command', { params: key, body: { command: { kind: 'undo', of } } }),
+      call('recap.command', { params: key, body: { command: { kind: 'undo', of } } }),
     onSuccess: answer => {
       storeDetail(answer);
       setText(answer.recap.markdown);
@@ -76,7 +76,7 @@ export function useRecap(recap: RecapAnswer): RecapEditor {
     onError,
   });
   const publish = useMutation({
-    mutationFn: () => call<PublishAnswer>('recap.publish', { params: key, body: { seen: base.version } }),
+    mutationFn: () => call('recap.publish', { params: key, body: { seen: base.version } }),
     onSuccess: answer => store(answer.recap),
     onError,
   });
@@ -116,5 +116,5 @@ export function useRecap(recap: RecapAnswer): RecapEditor {
 }
 
 function edit(from: string, to: string) {
-  return { kind: 'edit', what: 'Text of the recap', changes: [{ field: 'markdown', from, to }] };
+  return { kind: 'edit' as const, what: 'Text of the recap', changes: [{ field: 'markdown', from, to }] };
 }

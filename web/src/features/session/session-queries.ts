@@ -22,7 +22,7 @@ export const sessionQuery = queryOptions({
   queryKey: sessionKey,
   queryFn: async ({ client }) => {
     try {
-      const answer = await call<SessionAnswer>('session.read');
+      const answer = await call('session.read');
       if (!answer.person) await forgetKept();
       return remember(answer);
     } catch (error) {
@@ -52,9 +52,9 @@ export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (entrance: Entrance) => {
-      if ('demo' in entrance) return call<SessionAnswer>('session.demo', { body: { person: entrance.demo } });
-      if ('account' in entrance) return call<SessionAnswer>('session.signIn', { body: entrance.account });
-      return call<SessionAnswer>('setup.create', { body: entrance.setup });
+      if ('demo' in entrance) return call('session.demo', { body: { person: entrance.demo } });
+      if ('account' in entrance) return call('session.signIn', { body: entrance.account });
+      return call('setup.create', { body: entrance.setup });
     },
     onSuccess: async answer => {
       await forgetOthers(client);

@@ -1,4 +1,3 @@
-import type { ShareAnswer } from '@map-step/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { useParams } from 'react-router';
@@ -13,7 +12,7 @@ export function SharePage() {
   const { token = '' } = useParams();
   const shared = useQuery({
     queryKey: ['share', token],
-    queryFn: () => call<ShareAnswer>('share.read', { params: { token } }),
+    queryFn: () => call('share.read', { params: { token } }),
   });
   return (
     <chakra.main maxW="44rem" mx="auto" px="5" py="8">

@@ -2,10 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { LogOut, Moon, Sun } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { studioQuery } from '../features/course/course-queries.ts';
-import { sessionQuery, useSignOut } from '../features/session/session-queries.ts';
-import { chakra } from '../theme/chakra.ts';
-import { Button } from '../ui/parts.tsx';
+import { chakra } from '../../theme/chakra.ts';
+import { Button } from '../../ui/parts.tsx';
+import { sessionQuery, useSignOut } from '../session/session-queries.ts';
+import { studioQuery } from '../studio/studio-queries.ts';
 import { useTheme } from './use-theme.ts';
 
 /** The line on top of every page: the studio, the rooms, the light, the person. */

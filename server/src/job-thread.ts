@@ -1,15 +1,15 @@
 // The thread of one job: it has a connection of its own, works in one transaction, and tells how far it is.
 import { parentPort, workerData } from 'node:worker_threads';
 import { EVERYTHING, type JobAnswer, type TableOrder } from '@map-step/contract';
-import { announce } from '../db/change-feed.ts';
-import { openDatabase } from '../db/database.ts';
-import type { StudioScope } from '../db/studio-scope.ts';
-import { importDocument, readImport } from '../features/studio/import-service.ts';
-import { importTable } from '../features/studio/import-table.ts';
-import { toFault } from '../http/errors.ts';
-import { HttpFault } from '../http/http-fault.ts';
-import type { RunMessage, RunOrder } from './job-run.ts';
-import { jobStore } from './job-store.ts';
+import { announce } from './db/change-feed.ts';
+import { openDatabase } from './db/database.ts';
+import type { StudioScope } from './db/studio-scope.ts';
+import { HttpFault } from './faults/http-fault.ts';
+import { importDocument, readImport } from './features/studio/import-service.ts';
+import { importTable } from './features/studio/import-table.ts';
+import { toFault } from './http/errors.ts';
+import type { RunMessage, RunOrder } from './jobs/job-run.ts';
+import { jobStore } from './jobs/job-store.ts';
 
 const { databaseUrl, studio, job, run } = workerData as RunOrder;
 const tell = (message: RunMessage) => parentPort?.postMessage(message);

@@ -1,9 +1,7 @@
-// A table of figures comes in from a spreadsheet: told first, written when that is asked, taken back as a whole.
-import type { ImportUndone, JobAnswer, MaterialAnswer, StudioAnswer, TableResult } from '@map-step/contract';
 import type { Pattern } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
-import { waitForJob } from '../../test/run-import.ts';
+import { exportStudio, tableResult, waitForJob } from '../../test/run-import.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 let server: TestServer;
@@ -15,23 +13,24 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const run = async (text: string, write: boolean, mapping = {}) => {
-  const { status, body } = await ottilie.call<JobAnswer>('table.import', {
+  const { status, body } = await ottilie.call('table.import', {
     body: { table: 'patterns', text, mapping, write },
   });
   expect(status).toBe(200);
-  const job = await waitForJob<TableResult>(
-    ottilie,
-    body.id,
-    ({ state }) => state !== 'waiting' && state !== 'running',
-  );
-  return { job, result: job.result as TableResult };
+  const job = await waitForJob(ottilie, body.id, ({ state }) => state !== 'waiting' && state !== 'running');
+  return {
+    job,
+    get result() {
+      return tableResult(job);
+    },
+  };
 };
 const figures = async () => {
   const query = new URLSearchParams({ course: 'hustle-1' });
-  const { body } = await ottilie.call<MaterialAnswer>('material.read', { query });
+  const { body } = await ottilie.call('material.read', { query });
   return new Map(body.material?.patterns.map(pattern => [pattern.id, pattern]));
 };
-const undo = (job: string) => ottilie.call<ImportUndone>('import.undo', { params: { job } });
+const undo = (job: string) => ottilie.call('import.undo', { params: { job } });
 
 const HEADER = 'Code,Title,kind,dance,minutes,needs';
 const MAPPING = { Code: 'id', Title: 'name' };
@@ -69,9 +68,8 @@ describe('a table of figures', () => {
 
   test('how its columns were named is kept with the studio', async () => {
     await run(rows('quay-drill,Quay drill,drill,hustle,,'), true, MAPPING);
-    const { body } = await ottilie.call<{ mappings?: object }>('studio.export');
-    expect(body.mappings).toEqual({ figures: MAPPING });
-    const studio = await ottilie.call<StudioAnswer>('studio.read');
+    expect((await exportStudio(ottilie)).mappings).toEqual({ figures: MAPPING });
+    const studio = await ottilie.call('studio.read');
     expect(studio.body.figureColumns).toEqual(MAPPING);
   });
 
@@ -96,7 +94,7 @@ describe('a table of figures', () => {
 
   test('5,000 rows come in with live progress, and a stopped import leaves nothing behind', async () => {
     const many = Array.from({ length: 5000 }, (_, index) => `mass-${index},Mass ${index},drill,hustle,,`);
-    const { body } = await ottilie.call<JobAnswer>('table.import', {
+    const { body } = await ottilie.call('table.import', {
       body: { table: 'patterns', text: rows(...many), mapping: MAPPING, write: true },
     });
     await waitForJob(ottilie, body.id, ({ state }) => state === 'running');
@@ -106,14 +104,14 @@ describe('a table of figures', () => {
     expect([...(await figures()).keys()].some(id => id.startsWith('mass-'))).toBe(false);
 
     const seen = new Set<number>();
-    const again = await ottilie.call<JobAnswer>('table.import', {
+    const again = await ottilie.call('table.import', {
       body: { table: 'patterns', text: rows(...many), mapping: MAPPING, write: true },
     });
-    const job = await waitForJob<TableResult>(ottilie, again.body.id, ({ state, done }) => {
+    const job = await waitForJob(ottilie, again.body.id, ({ state, done }) => {
       seen.add(done);
       return state === 'done';
     });
-    expect(job.result?.totals.fresh).toBe(5000);
+    expect(tableResult(job).totals.fresh).toBe(5000);
     expect(seen.size).toBeGreaterThan(1);
     const figure = (await figures()).get('mass-4999') as Pattern;
     expect(figure.name).toBe('Mass 4999');

@@ -2,9 +2,9 @@ import type { TableOrder, TableResult } from '@map-step/contract';
 import { type CsvRow, type FigurePreview, PATTERN_TABLE, previewFigures, readTable } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../http/http-fault.ts';
-import { type ImportOrder, writePlan } from '../studio/import-plan.ts';
-import { getStudio, saveStudio } from '../studio/studio-store.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
+import { type ImportOrder, writePlan } from './import-plan.ts';
+import { getStudio, saveStudio } from './studio-store.ts';
 
 const TOLD = 500;
 
