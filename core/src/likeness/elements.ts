@@ -1,4 +1,4 @@
-import type { Element, Pattern, Strand } from '../model/document.ts';
+import type { Element, Pattern, Role, Strand } from '../model/document.ts';
 import { PLAINEST_ACTIONS } from '../model/step-words.ts';
 import { modulo, type Tenths, TICKS_PER_BEAT, tenthsOfMinutes } from '../model/units.ts';
 import type { Figure } from '../steps/figure.ts';
@@ -53,6 +53,11 @@ function holdName(figure: Figure, id: string): string {
   return findHold(figure.dance, id)?.name ?? id;
 }
 
+/** "Closed" is said as "Closed hold"; "Closed hold" as it is. */
+function holdInWords(name: string): string {
+  return /\bhold$/i.test(name) ? name : `${name} hold`;
+}
+
 function holdElements(figure: Figure): DerivedElement[] {
   const { pattern } = figure;
   const entries = entryHolds(pattern);
@@ -60,7 +65,7 @@ function holdElements(figure: Figure): DerivedElement[] {
   const ids = [...entries, ...inside, ...entries.flatMap(entry => exitHolds(pattern, entry))];
   return ids.map(id => ({
     id: `hold-${sharedHold(figure, id)}`,
-    name: `${holdName(figure, id)} hold`,
+    name: holdInWords(holdName(figure, id)),
     strand: 'hold',
     minutes: tenthsOfMinutes(ELEMENT_MINUTES.hold),
   }));
@@ -120,20 +125,22 @@ function stepElements(figure: Figure): DerivedElement[] {
   );
 }
 
-function actionElement(role: string, action: string): DerivedElement {
+const DANCERS: Readonly<Record<Role, string>> = { lead: 'leader', follow: 'follower', solo: 'dancer' };
+
+function actionElement(role: Role, action: string): DerivedElement {
   return {
     id: `action-${role}-${action}`,
-    name: `${role} ${action}`,
+    name: `${DANCERS[role]} ${action}`,
     strand: 'footwork',
     minutes: tenthsOfMinutes(ELEMENT_MINUTES.action),
   };
 }
 
-function turnElement(role: string, turn: number): DerivedElement {
+function turnElement(role: Role, turn: number): DerivedElement {
   const size = Math.abs(turn);
   return {
     id: `turn-${role}-${turn > 0 ? 'l' : 'r'}${size}`,
-    name: `${role} turns ${turnInWords(turn)}`,
+    name: `${DANCERS[role]} turns ${turnInWords(turn)}`,
     strand: 'turn',
     minutes: tenthsOfMinutes(ELEMENT_MINUTES.turn + ELEMENT_MINUTES.turnPer180 * Math.floor(size / 180)),
   };

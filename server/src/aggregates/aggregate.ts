@@ -29,12 +29,12 @@ export interface Aggregate<Body> {
 }
 
 /** What a command does: the fields it sets and its line in the history. */
-export interface Step {
+export interface PlannedChange {
   readonly kind: HistoryEntry['kind'];
   readonly what: string;
   readonly changes: readonly FieldChange[];
   readonly undoes?: string;
-  /** Written in the same transaction, once the step has been saved. */
+  /** Written in the same transaction, once the change has been saved. */
   also?(): Promise<void>;
 }
 
@@ -42,32 +42,32 @@ const TRIES = 5;
 const HISTORY_LENGTH = 100;
 
 /**
- * Runs a command: the version is raised by the update itself, and a step whose fields nobody has changed
+ * Runs a command: the version is raised by the update itself, and a change whose fields nobody has changed
  * since they were seen is tried again over a newer version. A real clash is refused with what stands now.
  */
 export async function runCommand<Body>(
   aggregate: Aggregate<Body>,
   person: string,
-  plan: (stored: Stored<Body>) => Step | Promise<Step>,
+  plan: (stored: Stored<Body>) => PlannedChange | Promise<PlannedChange>,
 ): Promise<void> {
   const { scope } = aggregate;
   for (let attempt = 0; attempt < TRIES; attempt += 1) {
     const stored = await getStored(aggregate);
-    const step = await plan(stored);
-    const changed = applyChanges(stored.body, step.changes);
+    const planned = await plan(stored);
+    const changed = applyChanges(stored.body, planned.changes);
     if (!changed.ok) throw await stale(aggregate, changed.fault);
-    const touched = step.changes.map(({ field }) => field.split('/', 1)[0] ?? field);
+    const touched = planned.changes.map(({ field }) => field.split('/', 1)[0] ?? field);
     const body = await aggregate.check(changed.value, touched);
     if (!(await aggregate.save(body, stored.version))) continue;
     await historyStore(scope, aggregate.kind, aggregate.id).add({
-      kind: step.kind,
-      what: step.what,
+      kind: planned.kind,
+      what: planned.what,
       person,
-      before: valuesOf(step.changes, 'from'),
-      after: valuesOf(step.changes, 'to'),
-      undoes: step.undoes ?? null,
+      before: valuesOf(planned.changes, 'from'),
+      after: valuesOf(planned.changes, 'to'),
+      undoes: planned.undoes ?? null,
     });
-    await step.also?.();
+    await planned.also?.();
     await announce(scope, aggregate.told(stored.version + 1));
     return;
   }
@@ -79,7 +79,7 @@ export async function runCommand<Body>(
 }
 
 /** Puts back what an earlier command changed, while all of it still is as that command left it. */
-export async function undoStep<Body>(aggregate: Aggregate<Body>, of: string): Promise<Step> {
+export async function planUndo<Body>(aggregate: Aggregate<Body>, of: string): Promise<PlannedChange> {
   const history = historyStore(aggregate.scope, aggregate.kind, aggregate.id);
   const entry = await history.find(of);
   if (!entry) throw new HttpFault('not-found', 'There is no such change to undo.');
@@ -104,10 +104,10 @@ export async function undoStep<Body>(aggregate: Aggregate<Body>, of: string): Pr
 }
 
 /** Refuses a change of what may not change. */
-export function editStep<Body>(
+export function planEdit<Body>(
   aggregate: Aggregate<Body>,
   { what, changes }: { what: string; changes: readonly FieldChange[] },
-): Step {
+): PlannedChange {
   const barred = changes.find(({ field }) => aggregate.fixed.includes(field.split('/', 1)[0] ?? field));
   if (barred)
     throw new HttpFault(

@@ -10,11 +10,11 @@ import { HttpFault } from '../faults/http-fault.ts';
 import {
   type Aggregate,
   type AggregateKind,
-  editStep,
   getStored,
+  planEdit,
+  planUndo,
   readHistory,
   runCommand,
-  undoStep,
 } from './aggregate.ts';
 
 export interface DocumentRules<Kind extends DocumentKind> {
@@ -87,7 +87,7 @@ export async function runDocumentCommand<Body>(
   command: DocumentCommand,
 ): Promise<Versioned<Body>> {
   await runCommand(aggregate, person, () =>
-    command.kind === 'edit' ? editStep(aggregate, command) : undoStep(aggregate, command.of),
+    command.kind === 'edit' ? planEdit(aggregate, command) : planUndo(aggregate, command.of),
   );
   return tellVersioned(aggregate);
 }

@@ -25,8 +25,6 @@ const strict = helmet({
       frameAncestors: ["'none'"],
     },
   },
-  // Pages that share memory with their workers must be on their own.
-  crossOriginEmbedderPolicy: true,
   referrerPolicy: { policy: 'no-referrer' },
   strictTransportSecurity: false,
 });

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { Link } from 'react-router';
 import { TopStrip } from '../features/shell/top-strip.tsx';
-import { chakra } from '../theme/chakra.ts';
 import { Empty } from '../ui/parts.tsx';
 
 /** An address that leads nowhere. */

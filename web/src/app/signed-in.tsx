@@ -1,9 +1,9 @@
+import { chakra } from '@chakra-ui/react';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { Outlet } from 'react-router';
 import { sessionQuery } from '../features/session/session-queries.ts';
 import { SignInPage } from '../features/session/sign-in-page.tsx';
-import { chakra } from '../theme/chakra.ts';
 import { Failure } from '../ui/failure.tsx';
 import { Skeleton } from '../ui/parts.tsx';
 import { LeftOutRows } from './left-out.tsx';

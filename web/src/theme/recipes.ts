@@ -18,7 +18,7 @@ const button = defineRecipe({
   },
   variants: {
     look: {
-      next: { bg: 'ink', color: 'onInk', _hover: { bg: 'lead' } },
+      next: { bg: 'ink', color: 'onInk', _hover: { bg: 'quiet' } },
       choice: {
         borderColor: 'line',
         bg: 'panel',
@@ -68,7 +68,7 @@ const figureChip = defineRecipe({
     fontWeight: '600',
     lineHeight: '1.2',
     border: '1.5px solid',
-    borderColor: 'lead',
+    borderColor: 'quiet',
     bg: 'panel',
     color: 'ink',
     cursor: 'grab',
@@ -79,14 +79,14 @@ const figureChip = defineRecipe({
     strand: {
       basic: { borderRadius: '0', borderLeftWidth: '5px' },
       pattern: {
-        ...stairs('leadTint'),
+        ...stairs('line'),
         borderColor: 'transparent',
-        borderLeftColor: 'lead',
+        borderLeftColor: 'quiet',
         pr: '3',
       },
-      turn: { borderRadius: 'round', borderColor: 'follow', px: '2.5' },
-      drill: { borderStyle: 'dashed', borderColor: 'solo' },
-      quality: { borderStyle: 'dotted', borderColor: 'solo' },
+      turn: { borderRadius: 'round', px: '2.5' },
+      drill: { borderStyle: 'dashed' },
+      quality: { borderStyle: 'dotted' },
     },
     state: {
       calm: {},

@@ -1,4 +1,11 @@
-import { createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react';
+import { createSystem, defaultBaseConfig, defineConfig, type SystemContext } from '@chakra-ui/react';
+import {
+  LIBRARY_COLORS,
+  LIBRARY_RESET,
+  LIBRARY_SHADOWS,
+  LIBRARY_STYLES,
+  LIBRARY_TOKENS,
+} from './library-words.ts';
 import { recipes } from './recipes.ts';
 
 const both = (day: string, dim: string) => ({ value: { _light: day, _dark: dim } });
@@ -35,6 +42,10 @@ const DAY_COLORS = Object.fromEntries(
 const steps = (unit: number, sizes: readonly number[]) =>
   Object.fromEntries(sizes.map(size => [String(size), { value: `${size * unit}rem` }]));
 
+interface ColorUtils {
+  colorMix(value: string): { readonly invalid: boolean; readonly value: string };
+}
+
 const spacing = steps(0.25, [0, 0.5, 1, 1.5, 2, 2.5, 3, 4, 5, 6, 7, 8, 10, 12, 16]);
 
 const config = defineConfig({
@@ -49,11 +60,16 @@ const config = defineConfig({
     background: {
       values: 'colors',
       shorthand: ['bg'],
-      transform: (value: string) => ({ background: value }),
+      transform: (value: string, { utils }: { utils: ColorUtils }) => {
+        const mix = utils.colorMix(value);
+        return { background: mix.invalid ? value : mix.value };
+      },
     },
   },
   globalCss: {
+    ...LIBRARY_RESET,
     html: {
+      colorPalette: 'inky',
       fontSize: '16px',
       // What takes the focus is not left behind the rail of lessons.
       scrollPaddingTop: '6rem',
@@ -63,7 +79,10 @@ const config = defineConfig({
     body: { bg: 'paper', color: 'ink', fontFamily: 'body', lineHeight: '1.45', margin: 0 },
     '*': {
       boxSizing: 'border-box',
-      '@media (prefers-reduced-motion: reduce)': { transitionDuration: '0s !important' },
+      '@media (prefers-reduced-motion: reduce)': {
+        transitionDuration: '0s !important',
+        animationDuration: '0s !important',
+      },
     },
     'h1, h2, h3': { fontFamily: 'title', fontWeight: '650', lineHeight: '1.15', margin: 0 },
     'p, ul, ol, dl, dd': { margin: 0 },
@@ -89,12 +108,16 @@ const config = defineConfig({
   },
   theme: {
     breakpoints: { sm: '30rem', md: '48rem', lg: '62rem', xl: '80rem' },
+    ...LIBRARY_STYLES,
     tokens: {
+      ...LIBRARY_TOKENS,
       fonts: {
+        ...LIBRARY_TOKENS.fonts,
         title: { value: "'Bricolage Grotesque Variable', sans-serif" },
         body: { value: "'Atkinson Hyperlegible Next Variable', sans-serif" },
       },
       fontSizes: {
+        ...LIBRARY_TOKENS.fontSizes,
         xs: { value: '0.8125rem' },
         sm: { value: '0.875rem' },
         md: { value: '1rem' },
@@ -103,15 +126,40 @@ const config = defineConfig({
         '2xl': { value: '2rem' },
         '3xl': { value: '2.75rem' },
       },
-      spacing,
-      sizes: { ...spacing, full: { value: '100%' } },
-      radii: { sm: { value: '3px' }, md: { value: '6px' }, round: { value: '999px' } },
+      spacing: { ...spacing, ...LIBRARY_TOKENS.spacing },
+      sizes: { ...spacing, ...LIBRARY_TOKENS.sizes, full: { value: '100%' } },
+      radii: {
+        ...LIBRARY_TOKENS.radii,
+        sm: { value: '3px' },
+        md: { value: '6px' },
+        round: { value: '999px' },
+      },
     },
     semanticTokens: {
-      colors: COLORS,
+      colors: { ...COLORS, ...LIBRARY_COLORS },
+      shadows: LIBRARY_SHADOWS,
     },
     recipes,
   },
 });
 
-export const system = createSystem(defaultBaseConfig, config);
+const made = createSystem(defaultBaseConfig, config);
+
+type Compile = SystemContext['cva'] | SystemContext['sva'];
+
+/**
+ * Keeps what was made of a recipe: the library compiles it anew at each drawing of each element. Whatever a recipe's
+ * variants are, what is made of it is the same, which the library's types cannot say.
+ */
+function once<Make extends Compile>(make: Make): Make {
+  const compile = make as (recipe: object) => unknown;
+  const kept = new WeakMap<object, unknown>();
+  const remember = (recipe: object) => {
+    const known = kept.get(recipe) ?? compile(recipe);
+    kept.set(recipe, known);
+    return known;
+  };
+  return remember as Make;
+}
+
+export const system: SystemContext = { ...made, cva: once(made.cva), sva: once(made.sva) };

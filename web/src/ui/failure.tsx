@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 import { ApiError, isPassing } from '../api/client.ts';
-import { chakra } from '../theme/chakra.ts';
 import { Button, Notice } from './parts.tsx';
 
 interface ProblemsProps {

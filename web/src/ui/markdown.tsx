@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { Component, type ReactNode } from 'react';
 import ReactMarkdown from 'react-markdown';
-import { chakra } from '../theme/chakra.ts';
 
 const Prose = chakra('div', {
   base: {

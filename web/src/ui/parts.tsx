@@ -1,5 +1,5 @@
+import { chakra } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
-import { chakra } from '../theme/chakra.ts';
 import { recipes } from '../theme/recipes.ts';
 
 export const Button = chakra('button', recipes.button, { defaultProps: { type: 'button' } });

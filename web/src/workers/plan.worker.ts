@@ -23,7 +23,6 @@ import {
 } from '@map-step/core';
 import { expose } from 'comlink';
 import { loadSolver } from './load-solver.ts';
-import { type RightOfWay, restWhenTimed } from './right-of-way.ts';
 
 export type MendsOfRule = readonly Pick<PlanMend, 'kind' | 'moves'>[];
 
@@ -39,11 +38,6 @@ const FIRST_SECONDS = 0.25;
 
 /** The heavy work of planning, away from the page. Whoever wants it to stop ends the worker. */
 const worker = {
-  /** From now on a hand on the page goes before what is done here. */
-  giveWay(way: RightOfWay): void {
-    restWhenTimed(way);
-  },
-
   /** Fetches the exact solver, so that a plan need not wait for it. */
   async warm(): Promise<void> {
     await loadOnce();

@@ -9,7 +9,6 @@ import type {
 } from '@map-step/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { MendsOfRule, PlanWorker } from './plan.worker.ts';
-import { followHands, restWhileDrawn, rightOfWay } from './right-of-way.ts';
 
 interface Started {
   readonly worker: Worker;
@@ -19,7 +18,6 @@ interface Started {
 function startWorker(): Started {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<PlanWorker>(worker);
-  if (rightOfWay) void remote.giveWay(rightOfWay);
   return { worker, remote };
 }
 
@@ -70,11 +68,7 @@ export interface PlannerRun {
 
 /** A worker is used once: the exact solver's memory never shrinks. */
 function runIn({ worker, remote }: Started, work: (remote: Remote<PlanWorker>) => Promise<void>): PlannerRun {
-  const unfollow = followHands();
-  const stop = () => {
-    unfollow();
-    worker.terminate();
-  };
+  const stop = () => worker.terminate();
   return { done: work(remote).finally(stop), stop };
 }
 
@@ -85,11 +79,7 @@ export function runPlanner(
   seconds: number,
   onBetter: (found: FoundPlan) => void,
 ): PlannerRun {
-  const tell = (found: FoundPlan) => {
-    restWhileDrawn();
-    onBetter(found);
-  };
-  return runIn(takeWorker(), remote => remote.planLevel(problem, start, seconds, proxy(tell)));
+  return runIn(takeWorker(), remote => remote.planLevel(problem, start, seconds, proxy(onBetter)));
 }
 
 /** Asks in a worker what would make everything fit. */

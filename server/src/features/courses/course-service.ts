@@ -1,6 +1,6 @@
 import type { CourseAnswer, CourseCommand, CourseMove } from '@map-step/contract';
 import type { Course, PlanVersion } from '@map-step/core';
-import { editStep, runCommand, type Step, stale, undoStep } from '../../aggregates/aggregate.ts';
+import { type PlannedChange, planEdit, planUndo, runCommand, stale } from '../../aggregates/aggregate.ts';
 import type { Stored } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { addPlans } from '../studio/studio-store.ts';
@@ -18,14 +18,14 @@ export interface CourseOrder {
 export async function runCourseCommand(scope: StudioScope, order: CourseOrder): Promise<CourseAnswer> {
   const { command, course, person, seen, now } = order;
   const aggregate = courseAggregate(scope, course);
-  await runCommand(aggregate, person, async (stored): Promise<Step> => {
+  await runCommand(aggregate, person, async (stored): Promise<PlannedChange> => {
     switch (command.kind) {
       case 'place':
         return { kind: 'place', what: command.why, changes: command.moves.map(placing) };
       case 'edit':
-        return editStep(aggregate, command);
+        return planEdit(aggregate, command);
       case 'undo':
-        return undoStep(aggregate, command.of);
+        return planUndo(aggregate, command.of);
       case 'publish':
       case 'keep':
         if (seen !== stored.version)
@@ -49,7 +49,7 @@ function addVersion(
   { body: course }: Stored<Course>,
   { kind, name, note }: Extract<CourseCommand, { kind: 'publish' | 'keep' }>,
   stamp: Pick<PlanVersion, 'by' | 'at'>,
-): Step {
+): PlannedChange {
   const placed = course.placed ?? [];
   const isPlaced = new Set(placed.map(({ pattern }) => pattern));
   const left = course.items.map(({ pattern }) => pattern).filter(id => !isPlaced.has(id));

@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { DocumentCommand, PublishAnswer, RecapDetail } from '@map-step/contract';
 import { col } from 'sequelize';
-import { editStep, readHistory, runCommand, stale, undoStep } from '../../aggregates/aggregate.ts';
+import { planEdit, planUndo, readHistory, runCommand, stale } from '../../aggregates/aggregate.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { type RecapKey, readRecap, recapAggregate } from './recap-aggregate.ts';
@@ -28,7 +28,7 @@ export async function runRecapCommand(
 ): Promise<RecapDetail> {
   const aggregate = recapAggregate(scope, key, now);
   await runCommand(aggregate, person, () =>
-    command.kind === 'edit' ? editStep(aggregate, command) : undoStep(aggregate, command.of),
+    command.kind === 'edit' ? planEdit(aggregate, command) : planUndo(aggregate, command.of),
   );
   return readRecapDetail(scope, key, now);
 }

@@ -1,7 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import { weeklyDates } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Field, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';

@@ -1,7 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Field, Label } from '../../ui/parts.tsx';
 import { courseListQuery } from '../course/course-queries.ts';

@@ -1,7 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import { COST_WEIGHTS, lastIntroducing, lessonShares } from '@map-step/core';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { points } from '../map/words.ts';
 
@@ -31,7 +31,8 @@ export function CostPage() {
       </chakra.div>
       <Term title="Figures left out" cost={judgement?.cost.left}>
         By far the dearest. A must that does not fit costs {weights.must} points, a should {weights.should}, a
-        could {weights.could}. So the planner would rather leave out any number of coulds than one should.
+        could {weights.could}: the planner leaves out {Math.floor(weights.should / (weights.could || 1))}{' '}
+        coulds before it leaves out one should, and no more.
       </Term>
       <Term title="Lessons fuller than their share" cost={judgement?.cost.level}>
         The {points(total)} new minutes of this plan are spread over {last} lessons: a little more in the

@@ -1,6 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import type { CourseItem } from '@map-step/core';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Select } from '../../ui/parts.tsx';
+import { Tick } from '../../ui/tick.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { itemField } from '../course/item-field.ts';
 import type { CourseEdit } from '../course/use-course-edit.ts';
@@ -77,11 +78,10 @@ export function CourseItems({ editing }: { editing: CourseEdit }) {
                   </td>
                 ))}
                 <td>
-                  <input
-                    type="checkbox"
-                    aria-label={`${name} is a gate`}
-                    checked={item.gate === true}
-                    onChange={() => put(item, { gate: item.gate ? undefined : true })}
+                  <Tick
+                    label={`${name} is a gate`}
+                    isOn={item.gate === true}
+                    set={isGate => put(item, { gate: isGate || undefined })}
                   />
                 </td>
                 <td>

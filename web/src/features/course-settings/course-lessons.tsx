@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { type CourseLesson, type FixedBlocks, type Json, lessonCapacity } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import type { CourseEdit } from '../course/use-course-edit.ts';

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { COST_WEIGHTS, type CostWeights } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Button } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import type { CourseEdit } from '../course/use-course-edit.ts';

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import type { Course, Json } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';

@@ -1,4 +1,4 @@
-import { chakra } from '../../theme/chakra.ts';
+import { chakra } from '@chakra-ui/react';
 
 /** A table of fields: lines between rows, no boxes. */
 export const SettingsTable = chakra('table', {

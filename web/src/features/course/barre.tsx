@@ -1,8 +1,8 @@
+import { chakra } from '@chakra-ui/react';
 import { format, parseISO } from 'date-fns';
 import { Check, TriangleAlert } from 'lucide-react';
 import { memo, useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Spoken } from '../../ui/parts.tsx';
 import { useCourseView } from './course-view.ts';
 import { type LessonMinutes, lessonMinutes } from './lesson-minutes.ts';

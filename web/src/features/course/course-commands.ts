@@ -7,7 +7,6 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { ApiError, call } from '../../api/client.ts';
-import { rested } from '../../ui/painted.ts';
 import { courseQuery, keys } from './course-queries.ts';
 import { readWhatWasTold } from './read-again.ts';
 
@@ -38,11 +37,7 @@ export function courseCommand(client: QueryClient, id: string) {
   return mutationOptions({
     mutationKey,
     scope: { id: `course ${id}` },
-    mutationFn: async (order: Order) => {
-      // A hand on the map sees the figure move, and what is said of it, before anything is sent.
-      if (order.command.kind === 'place') await rested();
-      return send(id, order);
-    },
+    mutationFn: (order: Order) => send(id, order),
     onSuccess: answer => {
       if (isLast()) client.setQueryData(courseQuery(id).queryKey, answer);
       return client.invalidateQueries({ queryKey: keys.courses });

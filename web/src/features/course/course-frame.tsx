@@ -1,16 +1,18 @@
+import { chakra } from '@chakra-ui/react';
 import type { CourseClass, SectionAnswer } from '@map-step/contract';
 import { format, parseISO } from 'date-fns';
-import { memo, type ReactNode, useRef } from 'react';
+import { lazy, memo, type ReactNode, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation, useSearchParams } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Label, Select } from '../../ui/parts.tsx';
-import { useKeys } from '../../ui/use-keys.ts';
+import { useShortcuts } from '../../ui/shortcuts.ts';
 import { TopStrip } from '../shell/top-strip.tsx';
 import { Barre } from './barre.tsx';
 import { studentCount, useCourseView } from './course-view.ts';
-import { KeysHelp, type KeysHelpHandle } from './keys-help.tsx';
 import { ROOMS } from './rooms.ts';
 import { useAddress } from './use-address.ts';
+
+/** Loaded when it is first asked for. */
+const KeysHelp = lazy(async () => ({ default: (await import('./keys-help.tsx')).KeysHelp }));
 
 const RoomLink = chakra(NavLink, {
   base: {
@@ -34,27 +36,18 @@ export function CourseFrame({ children }: { children: ReactNode }) {
   const { answer, section, goTo, goBy } = useCourseView();
   const { search } = useLocation();
   const address = useAddress();
-  const help = useRef<KeysHelpHandle>(null);
-  const waitsForRoom = useRef(0);
-  const ifWaiting = (then: () => void) => () => {
-    if (Date.now() - waitsForRoom.current < 1500) then();
-    waitsForRoom.current = 0;
-  };
-  useKeys({
-    '[': () => goBy(-1),
-    ']': () => goBy(1),
-    '?': () => help.current?.open(),
-    g: () => {
-      waitsForRoom.current = Date.now();
-    },
+  const [showsKeys, setShowsKeys] = useState(false);
+  const room = (id: string) => () => address.openRoom(`/courses/${answer.course.id}/${id}`);
+  useShortcuts({
+    'lesson-before': () => goBy(-1),
+    'lesson-after': () => goBy(1),
+    keys: () => setShowsKeys(true),
+    'room-material': room('material'),
+    'room-map': room('map'),
+    'room-lesson': room('lesson'),
+    'room-recap': room('recap'),
     ...Object.fromEntries(
-      ROOMS.map(room => [
-        room.key,
-        ifWaiting(() => address.openRoom(`/courses/${answer.course.id}/${room.id}`)),
-      ]),
-    ),
-    ...Object.fromEntries(
-      Array.from({ length: 9 }, (_, index) => [String(index + 1), () => goTo(index + 1)]),
+      Array.from({ length: 9 }, (_, index) => [`lesson-${index + 1}`, () => goTo(index + 1)]),
     ),
   });
   return (
@@ -83,7 +76,11 @@ export function CourseFrame({ children }: { children: ReactNode }) {
       <chakra.main px={{ base: '3', lg: '5' }} pb="8" pt="3">
         {children}
       </chakra.main>
-      <KeysHelp ref={help} />
+      {showsKeys && (
+        <Suspense>
+          <KeysHelp isOpen close={() => setShowsKeys(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import type { CourseAnswer, Material, SectionAnswer, SignedInPerson, StudioAnswer } from '@map-step/contract';
 import {
   type Course,
@@ -12,7 +13,6 @@ import {
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Skeleton } from '../../ui/parts.tsx';
 import { useSame, useSameActions } from '../../ui/same.ts';

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { hasSameEntries } from '../../ui/same.ts';
 import type { LessonMinutes } from './lesson-minutes.ts';
 
-const HATCH = 'repeating-linear-gradient(135deg, var(--chakra-colors-lead) 0 2px, transparent 2px 5px)';
+const HATCH = 'repeating-linear-gradient(135deg, var(--chakra-colors-ink) 0 2px, transparent 2px 5px)';
 
 /** Two dozen bars can change at one move: they are plain elements, dressed by what holds them. */
 export const MINUTES_BARS = {
@@ -10,9 +10,9 @@ export const MINUTES_BARS = {
   '& .minutes.row': { height: '0.6rem' },
   '& .minutes.column': { flexDirection: 'column-reverse', height: 'full' },
   '& .minutes.over': { borderColor: 'stop' },
-  '& .minutes > .new': { bg: 'lead' },
+  '& .minutes > .new': { bg: 'ink' },
   '& .minutes.over > .new': { bg: 'stop' },
-  '& .minutes > .review': { bg: 'leadTint', backgroundImage: HATCH },
+  '& .minutes > .review': { bg: 'panel', backgroundImage: HATCH },
   '& .minutes > .fixed': { bg: 'line' },
 } as const;
 

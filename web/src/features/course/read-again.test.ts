@@ -1,6 +1,6 @@
 import type { CourseAnswer } from '@map-step/contract';
-import { QueryClient } from '@tanstack/react-query';
-import { beforeEach, expect, test } from 'vitest';
+import { QueryClient, QueryObserver } from '@tanstack/react-query';
+import { beforeEach, expect, test, vi } from 'vitest';
 import { courseQuery, keys } from './course-queries.ts';
 import { readAgain, readWhatWasTold } from './read-again.ts';
 
@@ -77,4 +77,21 @@ test('of a class its own state is read again, of everything all but who is here'
   readAgain(client, { topic: 'everything', id: '' });
   expect(isStale()).toBe(true);
   expect(isStale(['session'])).toBe(false);
+});
+
+test('a first answer that was on its way when its class changed is asked for once more', async () => {
+  const answers: ((logs: number) => void)[] = [];
+  const queryKey = keys.section('thursday');
+  const observer = new QueryObserver(client, {
+    queryKey,
+    queryFn: () => new Promise<{ logs: number }>(resolve => answers.push(logs => resolve({ logs }))),
+  });
+  const stop = observer.subscribe(() => undefined);
+  readAgain(client, { topic: 'section', id: 'thursday' });
+  expect(answers).toHaveLength(1);
+  answers[0]?.(19);
+  await vi.waitFor(() => expect(answers).toHaveLength(2));
+  answers[1]?.(20);
+  await vi.waitFor(() => expect(client.getQueryData(queryKey)).toEqual({ logs: 20 }));
+  stop();
 });

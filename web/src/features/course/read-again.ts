@@ -6,7 +6,23 @@ import { courseQuery, keys } from './course-queries.ts';
 /** Reads again what has changed, unless it is here already. */
 export function readAgain(client: QueryClient, change: Change): void {
   if (change.topic === 'course') readCourseAgain(client, change);
-  for (const filters of filtersOf(change)) void client.invalidateQueries(filters);
+  for (const filters of filtersOf(change)) {
+    if (change.topic === 'everything') void client.invalidateQueries(filters);
+    else askAgain(client, filters);
+  }
+}
+
+/**
+ * Asks again for what has changed. What is asked for the first time and has not been answered yet may have been read
+ * before the change, and the cache would not ask again: it is asked once more when it is here.
+ */
+function askAgain(client: QueryClient, filters: InvalidateQueryFilters): void {
+  void client.invalidateQueries(filters);
+  for (const query of client.getQueryCache().findAll({ ...filters, fetchStatus: 'fetching' })) {
+    if (query.state.data !== undefined) continue;
+    const again = () => client.invalidateQueries({ queryKey: query.queryKey, exact: true });
+    void query.promise?.then(again, () => undefined);
+  }
 }
 
 /** What is read again whatever is here. */
@@ -46,7 +62,7 @@ export function readWhatWasTold(client: QueryClient, id: string): void {
 
 function readUnlessKnown(client: QueryClient, id: string, version: number): void {
   const known = client.getQueryData(courseQuery(id).queryKey)?.version ?? 0;
-  if (known < version) void client.invalidateQueries({ queryKey: keys.course(id) });
+  if (known < version) askAgain(client, { queryKey: keys.course(id) });
 }
 
 /** Settles as soon as no change of the course is on its way. */

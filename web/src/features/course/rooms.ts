@@ -1,6 +1,6 @@
 export const ROOMS = [
-  { id: 'material', word: 'Material', key: 'm' },
-  { id: 'map', word: 'Map', key: 'a' },
-  { id: 'lesson', word: 'Lesson', key: 'l' },
-  { id: 'recap', word: 'Recap', key: 'r' },
+  { id: 'material', word: 'Material' },
+  { id: 'map', word: 'Map' },
+  { id: 'lesson', word: 'Lesson' },
+  { id: 'recap', word: 'Recap' },
 ] as const;

@@ -1,6 +1,6 @@
 import type { Clash, Json } from '@map-step/core';
 import { useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
+import { OneOf } from '../../ui/one-of.tsx';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 
 type Whose = 'theirs' | 'mine' | 'both';
@@ -28,25 +28,23 @@ export function ClashChoice({ clashes, nameOf, wordsOf, settle }: ClashChoicePro
   return (
     <Notice tone="stop" title="Somebody else changed this too. Nothing was overwritten.">
       {clashes.map(clash => (
-        <chakra.fieldset key={clash.field} my="2" border="0">
-          <chakra.legend fontWeight="600">{nameOf(clash.field)}</chakra.legend>
-          {waysOf(clash).map(whose => (
-            <chakra.label key={whose} display="flex" gap="2" alignItems="baseline">
-              <input
-                type="radio"
-                name={clash.field}
-                checked={(chosen[clash.field] ?? 'theirs') === whose}
-                onChange={() => setChosen(now => ({ ...now, [clash.field]: whose }))}
-              />
-              <span>
+        <OneOf
+          key={clash.field}
+          title={nameOf(clash.field)}
+          value={chosen[clash.field] ?? 'theirs'}
+          set={whose => setChosen(now => ({ ...now, [clash.field]: whose }))}
+          among={waysOf(clash).map(whose => ({
+            value: whose,
+            words: (
+              <>
                 {{ theirs: 'Theirs', mine: 'Mine', both: 'Both' }[whose]}:{' '}
                 <Label>
                   {wordsOf(whose === 'theirs' ? clash.theirs : whose === 'mine' ? clash.mine : both(clash))}
                 </Label>
-              </span>
-            </chakra.label>
-          ))}
-        </chakra.fieldset>
+              </>
+            ),
+          }))}
+        />
       ))}
       <Button look="next" size="small" onClick={choose}>
         Take these

@@ -1,7 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import type { HistoryEntry } from '@map-step/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
 import { studioQuery } from '../studio/studio-queries.ts';
 

@@ -1,5 +1,5 @@
+import { chakra } from '@chakra-ui/react';
 import { CAUTION_NOTICE, cautionsOf, type LessonBlock } from '@map-step/core';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { MarkRow } from './mark-row.tsx';

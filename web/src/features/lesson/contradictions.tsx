@@ -1,5 +1,5 @@
+import { chakra } from '@chakra-ui/react';
 import { findContradictions, type Log } from '@map-step/core';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { RESULTS } from './mark-row.tsx';

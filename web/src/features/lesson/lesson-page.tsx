@@ -1,10 +1,10 @@
+import { chakra } from '@chakra-ui/react';
 import { type LessonBlock, runningOrder } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Empty, Label, Skeleton } from '../../ui/parts.tsx';
-import { useKeys } from '../../ui/use-keys.ts';
+import { useShortcuts } from '../../ui/shortcuts.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { BlockRow } from './block-row.tsx';
 import { Contradictions } from './contradictions.tsx';
@@ -45,7 +45,9 @@ function RunningLesson() {
   const [present, setPresent] = useState(() =>
     order && date === today ? blockAt(order.blocks, studio.studio.timezone) : 0,
   );
-  useKeys({ n: () => setPresent(now => Math.min(now + 1, (order?.blocks.length ?? 1) - 1)) });
+  useShortcuts({
+    'next-block': () => setPresent(now => Math.min(now + 1, (order?.blocks.length ?? 1) - 1)),
+  });
   if (!planned || !order || !section) return null;
   return (
     <chakra.div

@@ -1,7 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import { ownLessons, type PlannedLesson } from '@map-step/core';
 import { useState } from 'react';
 import { forgetRefused, ownerOf, type WaitingEvent } from '../../api/outbox.ts';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import type { LessonLog } from './use-log.ts';

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import type { LogResult } from '@map-step/core';
 import { useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Field, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import type { LessonLog } from './use-log.ts';

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { standingLogs } from '@map-step/core';
 import { useLocation, useNavigate } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';

@@ -1,4 +1,5 @@
-import { chakra } from '../../theme/chakra.ts';
+import { chakra } from '@chakra-ui/react';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { areNamesHidden, studentCount, useCourseView } from '../course/course-view.ts';
 import { type StudentHere, useAttendance } from './use-attendance.ts';
@@ -42,11 +43,14 @@ export function WhoIsHere() {
   if (students.length === 0) return null;
   const isPaired = students.some(({ role }) => role !== 'solo');
   return (
-    <chakra.details borderY="1px solid" borderColor="line">
-      <chakra.summary cursor="pointer" py="2" fontWeight="600">
-        {here.length} of {students.length} here
-        {isPaired && here.length > 0 ? `: ${count('lead')} lead, ${count('follow')} follow` : ''}
-      </chakra.summary>
+    <Disclosure
+      title={
+        <>
+          {here.length} of {students.length} here
+          {isPaired && here.length > 0 ? `: ${count('lead')} lead, ${count('follow')} follow` : ''}
+        </>
+      }
+    >
       <chakra.ul listStyleType="none" p="0" maxH="24rem" overflowY="auto">
         {students.map(student => (
           <li key={student.id}>
@@ -63,7 +67,7 @@ export function WhoIsHere() {
           </li>
         ))}
       </chakra.ul>
-    </chakra.details>
+    </Disclosure>
   );
 }
 

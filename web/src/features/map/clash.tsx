@@ -1,4 +1,4 @@
-import { chakra } from '../../theme/chakra.ts';
+import { chakra } from '@chakra-ui/react';
 import { Button, Notice } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import type { Placing } from './use-placing.ts';

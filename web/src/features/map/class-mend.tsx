@@ -1,5 +1,5 @@
+import { chakra } from '@chakra-ui/react';
 import { format, parseISO } from 'date-fns';
-import { chakra } from '../../theme/chakra.ts';
 import { Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { moveInWords } from './use-moves.ts';

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { COST_WEIGHTS, type CourseLesson, type Json, type Moves, type WhatIfAnswer } from '@map-step/core';
 import { useEffect, useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { useCourseEdit } from '../course/use-course-edit.ts';

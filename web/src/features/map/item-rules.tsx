@@ -1,8 +1,8 @@
+import { chakra } from '@chakra-ui/react';
 import type { CourseItem, Pattern } from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { memo } from 'react';
 import { call } from '../../api/client.ts';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { useSameActions } from '../../ui/same.ts';

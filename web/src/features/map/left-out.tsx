@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { useDroppable } from '@dnd-kit/core';
 import { memo } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Label } from '../../ui/parts.tsx';
 import { FigureOnMap } from './figure-on-map.tsx';
 import type { ChipsOf } from './use-chips.ts';

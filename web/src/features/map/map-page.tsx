@@ -1,11 +1,11 @@
+import { chakra } from '@chakra-ui/react';
 import { DndContext, type DragEndEvent, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
 import { memo, useDeferredValue } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { OnPaper } from '../../ui/on-paper.tsx';
 import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
 import { useSame } from '../../ui/same.ts';
-import { useKeys } from '../../ui/use-keys.ts';
+import { useShortcuts } from '../../ui/shortcuts.ts';
 import { type CourseView, LaterCourseViewContext, useCourseView } from '../course/course-view.ts';
 import { Clash } from './clash.tsx';
 import { FigureInHand } from './figure-in-hand.tsx';
@@ -90,11 +90,11 @@ function PlanMap() {
     useSame({ view, planner, moves, selection, publish: placing.publish, keep: placing.keep }),
   );
   const sensors = useSensors(useSensor(PromptSensor, FROM_FIVE_PIXELS));
-  useKeys({
-    'Ctrl+z': placing.undo,
-    'Ctrl+Shift+Z': placing.redo,
-    Escape: () => (planner.found ? planner.dismiss() : selection.choose(undefined)),
-    p: () => planner.found === undefined && planner.start(),
+  useShortcuts({
+    undo: placing.undo,
+    redo: placing.redo,
+    dismiss: () => (planner.found ? planner.dismiss() : selection.choose(undefined)),
+    plan: planner.found === undefined ? planner.start : undefined,
   });
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (!over) return;

@@ -4,7 +4,7 @@ import { describe, expect, test } from 'vitest';
 import { findUndo } from '../history/find-undo.ts';
 import { differences } from './differences.ts';
 import { packLane } from './lanes.ts';
-import { changeInWords, costInWords, effectInWords, knownInWords, withNames } from './words.ts';
+import { changeInWords, costInWords, effectInWords, knownInWords, leftInWords, withNames } from './words.ts';
 
 const entry = (id: string, undoes: string | null = null, more: Partial<HistoryEntry> = {}): HistoryEntry => ({
   id,
@@ -101,10 +101,23 @@ describe('a lane is packed into rows', () => {
 
 test('the terms of the cost are said, the dearest first, without those that are 0', () => {
   expect(costInWords({ total: 36.6, left: 0, level: 1.64, lookalikes: 0, mix: 5, moved: 30 })).toEqual([
-    '30 for figures moved since the plan was published',
-    '5 for lessons with one kind of figure only',
-    '1.6 for lessons fuller than their share',
+    'figures moved since the plan was published: 30 points',
+    'lessons with one kind of figure only: 5 points',
+    'lessons fuller than their share: 1.6 points',
   ]);
+});
+
+test.each([
+  [{}, '3 figures are left out: 1 must, 2 coulds'],
+  [{ wrap: 1, gather: 2 }, '1 figure is left out: 1 could'],
+  [{ wrap: 1, gather: 2, turn: 3 }, 'Every figure has its lesson'],
+])('what is left out is said before any points: %j', (placed, words) => {
+  const items = [
+    { id: 'wrap', value: 'must' },
+    { id: 'gather', value: 'could' },
+    { id: 'turn', value: 'could' },
+  ];
+  expect(leftInWords({ problem: { items } as never, placed })).toBe(words);
 });
 
 test('figures are called by the house’s names', () => {

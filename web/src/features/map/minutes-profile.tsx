@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import type { CourseLesson, PlannedLesson } from '@map-step/core';
 import { memo } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { type LessonMinutes, lessonMinutes } from '../course/lesson-minutes.ts';
 import { MINUTES_BARS, MinutesBar } from '../course/minutes-bar.tsx';
 import { NARROW_LESSONS } from './lanes.ts';

@@ -1,7 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import type { Library } from '@map-step/core';
 import { type RefObject, useEffect, useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
-import { painted } from '../../ui/painted.ts';
 import type { DraftPlan } from '../course/course-view.ts';
 
 interface Link {
@@ -42,12 +41,11 @@ export function NeedCurves({ board, chosen, library, draft }: NeedCurvesProps) {
         });
         return JSON.stringify(now) === JSON.stringify(before) ? before : now;
       });
-    // Measured when the picture is out: asking earlier would lay the board out once more.
-    let isOld = false;
-    void painted().then(() => isOld || measure());
+    // Measured after the board is laid out for its picture: asking earlier would lay it out once more.
+    const next = requestAnimationFrame(measure);
     window.addEventListener('resize', measure);
     return () => {
-      isOld = true;
+      cancelAnimationFrame(next);
       window.removeEventListener('resize', measure);
     };
   }, [board, chosen, library, draft]);

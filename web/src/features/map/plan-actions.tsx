@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { memo } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useIsSavingCourse } from '../course/course-commands.ts';
 import { useCourseView } from '../course/course-view.ts';

@@ -1,5 +1,5 @@
+import { chakra } from '@chakra-ui/react';
 import { Link, useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { ChosenFigure } from './chosen-figure.tsx';

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { format, parseISO } from 'date-fns';
 import { memo } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import type { CourseView } from '../course/course-view.ts';
 
 interface PrintedProps extends Pick<CourseView, 'draft' | 'library' | 'section' | 'studio' | 'today'> {

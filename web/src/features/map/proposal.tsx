@@ -1,7 +1,8 @@
+import { chakra } from '@chakra-ui/react';
 import { type FoundPlan, judgePlan, type Moves, movePlaced } from '@map-step/core';
 import { startTransition, useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
+import { Tick } from '../../ui/tick.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { differences } from './differences.ts';
 import { moveInWords } from './use-moves.ts';
@@ -106,17 +107,10 @@ export function Proposal({ planner, found, take }: ProposalProps) {
           <chakra.ul css={MOVES}>
             {listed.map(([id, to]) => (
               <li key={id}>
-                <label>
-                  <input
-                    type="checkbox"
-                    checked={!left.has(id)}
-                    onChange={() => setLeft(now => toggled(now, id))}
-                  />
-                  <span>
-                    {moveInWords(nameOf(id), to)}
-                    <small>{saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}</small>
-                  </span>
-                </label>
+                <Tick isOn={!left.has(id)} set={() => setLeft(now => toggled(now, id))}>
+                  {moveInWords(nameOf(id), to)}
+                  <small>{saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}</small>
+                </Tick>
               </li>
             ))}
           </chakra.ul>

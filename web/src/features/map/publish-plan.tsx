@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { format } from 'date-fns';
 import { useDeferredValue, useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';
 import { useIsSavingCourse } from '../course/course-commands.ts';
 import { placedOf, useCourseView } from '../course/course-view.ts';

@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import { useDroppable } from '@dnd-kit/core';
 import {
   type CourseItem,
@@ -7,7 +8,6 @@ import {
   type Pattern,
 } from '@map-step/core';
 import { memo, useMemo, useRef } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { hasSameEntries } from '../../ui/same.ts';
 import { type DraftPlan, useCourseView } from '../course/course-view.ts';
 import { FigureOnMap } from './figure-on-map.tsx';
@@ -16,7 +16,6 @@ import { MinutesProfile } from './minutes-profile.tsx';
 import { NeedCurves } from './need-curves.tsx';
 import type { ChipProps, ChipsOf } from './use-chips.ts';
 import type { Selection } from './use-selection.ts';
-import { type Shown, useTurns } from './use-turns.ts';
 
 interface BoardProps {
   readonly selection: Selection;
@@ -91,7 +90,6 @@ const Strands = memo(function Strands({
   chipOf,
 }: StrandsProps) {
   const board = useRef<HTMLDivElement>(null);
-  const { shown, settled } = useTurns(draft, chipOf, LANES.length + 1);
   const count = lessons.length;
   const patterns = useMemo(
     () => items.flatMap(({ pattern }) => library.patterns.get(pattern) ?? []),
@@ -111,12 +109,12 @@ const Strands = memo(function Strands({
             />
           ))}
         </div>
-        {LANES.map((lane, index) => (
-          <Lane key={lane.id} lane={lane} patterns={patterns} count={count} shown={shown[index] ?? settled} />
+        {LANES.map(lane => (
+          <Lane key={lane.id} {...{ lane, patterns, count, draft, chipOf }} />
         ))}
-        <NeedCurves board={board} chosen={chosen} library={library} draft={settled.draft} />
+        <NeedCurves board={board} chosen={chosen} library={library} draft={draft} />
       </chakra.div>
-      <MinutesProfile lessons={lessons} planned={(shown[LANES.length] ?? settled).draft.judgement?.lessons} />
+      <MinutesProfile lessons={lessons} planned={draft.judgement?.lessons} />
     </>
   );
 });
@@ -152,11 +150,11 @@ interface LaneProps {
   readonly patterns: readonly Pattern[];
   /** Of lessons. */
   readonly count: number;
-  readonly shown: Shown;
+  readonly draft: DraftPlan;
+  readonly chipOf: ChipsOf;
 }
 
-const Lane = memo(function Lane({ lane, patterns, count, shown }: LaneProps) {
-  const { draft, chipOf } = shown;
+const Lane = memo(function Lane({ lane, patterns, count, draft, chipOf }: LaneProps) {
   const own = patterns.filter(({ kind }) => lane.kinds.some(laneKind => laneKind === kind));
   const items = packLane(own, draft.placed, draft.judgement?.lessons ?? []);
   return (

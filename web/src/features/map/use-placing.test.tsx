@@ -14,12 +14,13 @@ const open = () => {
   return { ...page, move, shows, placing: () => page.result.current };
 };
 
-test('a move is shown before it is sent, and said with where the figure was seen', async () => {
+test('a move is shown before it is answered, and said with where the figure was seen', async () => {
   const { move, shows, server, lessonOf, saved } = open();
   const before = lessonOf('wrap');
+  server.hold();
   move(4);
   await shows(4);
-  expect(server.orders).toEqual([]);
+  server.letGo();
   await saved();
   expect(server.orders).toEqual([
     {
@@ -97,8 +98,10 @@ test('a move that is refused is told, and the page shows again what the server h
   const { move, shows, server, lessonOf, placing } = open();
   const before = lessonOf('wrap');
   server.refusal = { status: 400, body: { code: 'bad-request', message: 'So it cannot stand.', id: '1' } };
+  server.hold();
   move(2);
   await shows(2);
+  server.letGo();
   await waitFor(() => expect(placing().error?.message).toBe('So it cannot stand.'));
   await shows(before);
   expect(placing().clash).toBeUndefined();

@@ -4,7 +4,6 @@ import { act, waitFor } from '@testing-library/react';
 import { beforeEach, expect, test, vi } from 'vitest';
 import { renderInCourse } from '../../test/in-course.tsx';
 import { beginRun, type RunUnderTest } from '../../test/run-under-test.ts';
-import { painted } from '../../ui/painted.ts';
 import { usePlanner } from './use-planner.ts';
 
 /** A planner that finds what the test says. */
@@ -81,7 +80,6 @@ test('while the plan as it is is shown a better one does not change the board; t
   await finds(3);
   act(() => planner().show(false));
   await finds(2);
-  await act(painted);
   await boardShows(before);
   act(() => planner().show(true));
   await boardShows(2);

@@ -1,6 +1,5 @@
 import type { FoundPlan } from '@map-step/core';
 import { startTransition, useEffect, useRef, useState } from 'react';
-import { painted } from '../../ui/painted.ts';
 import { useSame, useSameActions } from '../../ui/same.ts';
 import { type PlannerRun, runPlanner, warmPlanner } from '../../workers/planner.ts';
 import { useCourseView } from '../course/course-view.ts';
@@ -58,9 +57,10 @@ export function usePlanner(): Planner {
     const own = runPlanner(draft.problem, saved, SECONDS, plan => {
       if (run.current !== own) return;
       newest.current = plan;
-      // Drawn in slices, and the board after the words: a whole board that changes must not hold up a hand or a key.
-      startTransition(() => setFound(plan));
-      void painted().then(() => shows.current && startTransition(() => preview(newest.current?.placed)));
+      startTransition(() => {
+        setFound(plan);
+        if (shows.current) preview(plan.placed);
+      });
     });
     run.current = own;
     setRunning(true);

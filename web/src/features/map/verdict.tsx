@@ -1,13 +1,13 @@
+import { chakra } from '@chakra-ui/react';
 import type { BrokenRule, Library } from '@map-step/core';
 import { memo } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
-import { useKeys } from '../../ui/use-keys.ts';
+import { useShortcuts } from '../../ui/shortcuts.ts';
 import type { MendsOfRule } from '../../workers/plan.worker.ts';
 import type { DraftPlan } from '../course/course-view.ts';
 import { useMends } from './use-mends.ts';
 import { type MapMoves, moveInWords } from './use-moves.ts';
-import { costInWords, withNames } from './words.ts';
+import { costInWords, leftInWords, points, withNames } from './words.ts';
 
 interface VerdictProps {
   readonly draft: DraftPlan;
@@ -23,7 +23,7 @@ export const Verdict = memo(function Verdict({ draft, library, moves }: VerdictP
   const takeFirst = () => {
     if (first && moves) moves.move(first.moves, mendInWords(first, library));
   };
-  useKeys(first && moves ? { '.': takeFirst } : {});
+  useShortcuts({ mend: first && moves ? takeFirst : undefined });
   if (!judgement) return null;
   const { broken, cost } = judgement;
   if (broken.length > 0)
@@ -49,11 +49,11 @@ export const Verdict = memo(function Verdict({ draft, library, moves }: VerdictP
   const words = costInWords(cost);
   return (
     <section className="verdict" aria-live="polite">
-      <h2>{words.length === 0 ? 'No better plan exists' : 'Nothing is broken'}</h2>
+      <h2>{words.length === 0 ? 'No better plan exists' : leftInWords(draft)}</h2>
       <p>
         {words.length === 0
-          ? 'Every figure fits, and every term of the cost is 0.'
-          : `Costs ${cost.total.toFixed(1)} points:`}
+          ? 'Every figure fits, and nothing makes it harder to teach.'
+          : `No rule is broken. What makes it harder to teach, ${points(cost.total)} points in all:`}
       </p>
       <ul>
         {words.map(word => (

@@ -1,8 +1,9 @@
+import { chakra } from '@chakra-ui/react';
 import { judgePlan, type PlanVersion } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { versionsQuery } from '../course/course-queries.ts';
 import { placedOf, useCoursePast, useCourseView } from '../course/course-view.ts';
@@ -19,17 +20,14 @@ export function Versions({ moves }: { moves: MapMoves | undefined }) {
   const [isOpen, open] = useState(false);
   const { data } = useQuery({ ...versionsQuery(answer.course.id, version), enabled: isOpen });
   return (
-    <details className="part" onToggle={event => open(event.currentTarget.open)}>
-      <chakra.summary cursor="pointer" fontFamily="title" fontWeight="650">
-        Versions of the plan
-      </chakra.summary>
+    <Disclosure title="Versions of the plan" size="title" onToggle={open}>
       {data &&
         (data.versions.length === 0 ? (
           <Label>Nothing has been published or kept yet.</Label>
         ) : (
           <Compared versions={data.versions} moves={moves} />
         ))}
-    </details>
+    </Disclosure>
   );
 }
 

@@ -1,4 +1,5 @@
 import type { FoundPlan, Library, MoveEffect, PlanCost } from '@map-step/core';
+import type { DraftPlan } from '../course/course-view.ts';
 
 /** Puts the house's names where the core names figures by id. */
 export function withNames(text: string, library: Library): string {
@@ -6,6 +7,17 @@ export function withNames(text: string, library: Library): string {
 }
 
 export const points = (value: number) => String(Math.round(value * 10) / 10);
+
+/** "5 figures are left out: 2 shoulds, 3 coulds". */
+export function leftInWords({ problem, placed }: Pick<DraftPlan, 'problem' | 'placed'>): string {
+  const left = (problem?.items ?? []).filter(({ id }) => placed[id] === undefined);
+  if (left.length === 0) return 'Every figure has its lesson';
+  const counts = (['must', 'should', 'could'] as const).flatMap(value => {
+    const count = left.filter(item => item.value === value).length;
+    return count === 0 ? [] : [`${count} ${value}${count === 1 ? '' : 's'}`];
+  });
+  return `${left.length} ${left.length === 1 ? 'figure is' : 'figures are'} left out: ${counts.join(', ')}`;
+}
 
 const TERMS: readonly (readonly [Exclude<keyof PlanCost, 'total'>, string])[] = [
   ['left', 'for figures left out'],
@@ -19,7 +31,7 @@ const TERMS: readonly (readonly [Exclude<keyof PlanCost, 'total'>, string])[] = 
 export function costInWords(cost: PlanCost): readonly string[] {
   return TERMS.filter(([term]) => Math.abs(cost[term]) >= 0.05)
     .sort(([a], [b]) => Math.abs(cost[b]) - Math.abs(cost[a]))
-    .map(([term, words]) => `${points(cost[term])} ${words}`);
+    .map(([term, words]) => `${words.replace(/^for /, '')}: ${points(cost[term])} points`);
 }
 
 /** What a plan wins or loses against another, term by term. */

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { type Figure, freeFootBefore, suggestSteps } from '@map-step/core';
 import { type KeyboardEvent, useId, useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import type { SheetCursor } from './use-sheet-cursor.ts';
 
 interface CellEditorProps {

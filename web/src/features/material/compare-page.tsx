@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import {
   type AlignedPair,
   compareFigures,
@@ -11,7 +12,6 @@ import {
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Empty, Label, Select } from '../../ui/parts.tsx';
 import { percent } from '../../ui/percent.ts';
 import { nearestInWorker } from '../../workers/ranker.ts';

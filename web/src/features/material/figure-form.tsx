@@ -1,6 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import type { Json, Pattern } from '@map-step/core';
 import { useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Button, Field, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { ClashChoice } from '../history/clash-choice.tsx';
@@ -96,12 +97,9 @@ export function FigureForm({ editing }: { editing: FigureEditing }) {
         </>
       )}
       {!editing.isNew && (
-        <chakra.details>
-          <chakra.summary cursor="pointer" fontWeight="600" py="1">
-            Changes of this figure
-          </chakra.summary>
+        <Disclosure title="Changes of this figure">
           <HistoryList history={editing.history} takeBack={mayWrite ? editing.takeBack : undefined} />
-        </chakra.details>
+        </Disclosure>
       )}
     </Group>
   );

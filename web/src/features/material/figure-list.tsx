@@ -1,12 +1,12 @@
+import { chakra } from '@chakra-ui/react';
 import type { Pattern } from '@map-step/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { ownerOf } from '../../api/outbox.ts';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import { percent } from '../../ui/percent.ts';
-import { useKeys } from '../../ui/use-keys.ts';
+import { useShortcuts } from '../../ui/shortcuts.ts';
 import { useMedia } from '../../ui/use-media.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { useDrafts } from './draft-store.ts';
@@ -26,7 +26,7 @@ export function FigureList({ figures, openId }: { figures: readonly Pattern[]; o
   const [isWriting, write] = useState(false);
   const isNarrow = useMedia('(max-width: 61.99rem)');
   const mayWrite = me.role === 'director' || me.role === 'teacher';
-  useKeys({ n: () => mayWrite && write(true) });
+  useShortcuts({ 'new-figure': mayWrite ? () => write(true) : undefined });
   const begun = useMemo(
     () =>
       Object.values(drafts)
@@ -37,7 +37,13 @@ export function FigureList({ figures, openId }: { figures: readonly Pattern[]; o
   const { figures: found, order } = list;
   const rows = useMemo(() => rowsOf({ figures: found, order }, begun), [found, order, begun]);
   return (
-    <nav aria-label="Figures" className="no-print">
+    <chakra.nav
+      aria-label="Figures"
+      className="no-print"
+      position={{ lg: 'sticky' }}
+      top="7rem"
+      alignSelf="start"
+    >
       <chakra.div display={{ base: 'flex', lg: 'block' }} alignItems="end" flexWrap="wrap" gap="3" mb="2">
         {isNarrow && (
           <FigureChoice
@@ -61,7 +67,7 @@ export function FigureList({ figures, openId }: { figures: readonly Pattern[]; o
         <LibraryFilter list={list} count={figures.length} />
         <Names rows={rows} list={list} openId={openId} />
       </chakra.div>
-    </nav>
+    </chakra.nav>
   );
 }
 

@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import {
   barsPerMinute,
   type Figure,
@@ -16,7 +17,6 @@ import {
 } from '@map-step/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Field, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 

@@ -1,6 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import { CAUTION_NOTICE, CAUTIONS, cautionsOf, markCount, type PatternMark } from '@map-step/core';
 import { X } from 'lucide-react';
-import { chakra } from '../../theme/chakra.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Button, Field, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { Group } from './figure-meaning.tsx';
@@ -139,10 +140,7 @@ function NoteForm({ editing, place, add, close }: NoteFormProps) {
         <Label>In words</Label>
         <Field name="text" maxLength={500} />
       </chakra.label>
-      <chakra.details>
-        <chakra.summary cursor="pointer">
-          For a fault: its cure. For a caution: what it is about
-        </chakra.summary>
+      <Disclosure title="For a fault: its cure. For a caution: what it is about">
         <chakra.label display="grid">
           <Label>Cure in practice</Label>
           <Field name="cure" maxLength={500} />
@@ -161,7 +159,7 @@ function NoteForm({ editing, place, add, close }: NoteFormProps) {
             ))}
           </Select>
         </chakra.label>
-      </chakra.details>
+      </Disclosure>
       <chakra.div display="flex" gap="2">
         <Button type="submit" look="next" size="small">
           Keep this note

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { type Dance, danceActions, type Role, type Step } from '@map-step/core';
 import { useId } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 
 /** Degrees from straight ahead, outward from the foot. */
 const ARROW_DEGREES: Readonly<Record<string, number>> = {

@@ -1,6 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import { type HoldAt, makePartNatural, type NaturalPart, type Pattern } from '@map-step/core';
 import type { ReactNode } from 'react';
-import { chakra } from '../../theme/chakra.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Button, Label, Select } from '../../ui/parts.tsx';
 import type { FigureEditing } from './use-figure-draft.ts';
 
@@ -24,10 +25,7 @@ export function HoldForm({ editing }: { editing: FigureEditing }) {
     });
   };
   return (
-    <chakra.details className="no-print" mt="2" open={editing.isNew}>
-      <chakra.summary cursor="pointer" fontSize="sm" fontWeight="600" py="1">
-        Change its holds and the follower’s part
-      </chakra.summary>
+    <Disclosure title="Change its holds and the follower’s part" size="small" startsOpen={editing.isNew}>
       <chakra.div display="grid" gap="1" fontSize="sm">
         <HoldChoice word="Starts in" ids={entries} holds={holds} toggle={toggleEntry} />
         <HoldChoice word="Ends in" ids={exits} holds={holds} toggle={toggleExit}>
@@ -51,7 +49,7 @@ export function HoldForm({ editing }: { editing: FigureEditing }) {
           editing={editing}
         />
       </chakra.div>
-    </chakra.details>
+    </Disclosure>
   );
 }
 

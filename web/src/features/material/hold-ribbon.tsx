@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { type Figure, findHold, type SheetLayout } from '@map-step/core';
 import { memo } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { RowTitle } from './row-title.tsx';
 
 interface HoldRibbonProps {

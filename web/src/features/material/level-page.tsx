@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import {
   type Figure,
   figureDifficulty,
@@ -11,7 +12,7 @@ import {
 } from '@map-step/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Button, Empty, Label, Select } from '../../ui/parts.tsx';
 import { percent } from '../../ui/percent.ts';
 import { useCourseView } from '../course/course-view.ts';
@@ -180,21 +181,25 @@ function HowHard({ figures }: { figures: readonly Figure[] }) {
       {rated.map(({ figure, difficulty: { total, terms } }) => {
         const order = odd.get(figure.pattern.id);
         return (
-          <chakra.details key={figure.pattern.id}>
-            <chakra.summary cursor="pointer">
-              <Total>{total.toFixed(1)}</Total> {figure.pattern.name}{' '}
-              {order && (
-                <Label>
-                  {order.kind} than the middle of {library.levels.get(order.than)?.name}
-                </Label>
-              )}
-            </chakra.summary>
+          <Disclosure
+            title={
+              <>
+                <Total>{total.toFixed(1)}</Total> {figure.pattern.name}{' '}
+                {order && (
+                  <Label>
+                    {order.kind} than the middle of {library.levels.get(order.than)?.name}
+                  </Label>
+                )}
+              </>
+            }
+            key={figure.pattern.id}
+          >
             <Label>
               {Object.entries(TERM_WORDS)
                 .map(([term, word]) => `${word} ${terms[term as keyof typeof TERM_WORDS].toFixed(1)}`)
                 .join(' · ')}
             </Label>
-          </chakra.details>
+          </Disclosure>
         );
       })}
     </Group>

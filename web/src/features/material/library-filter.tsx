@@ -1,5 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import { CAUTIONS, type PatternKind } from '@map-step/core';
-import { chakra } from '../../theme/chakra.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Field, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { KIND_WORDS } from './kind-words.ts';
@@ -27,13 +28,17 @@ export function LibraryFilter({ list, count }: { list: LibraryList; count: numbe
           onChange={event => put('words', event.target.value || undefined)}
         />
       </chakra.label>
-      <chakra.details>
-        <chakra.summary cursor="pointer" fontSize="sm" fontWeight="600" py="1">
-          {narrowed === 0 ? 'Only some, in another order' : `Only some: ${narrowed} chosen`}{' '}
-          <Label>
-            {figures.length} of {count}
-          </Label>
-        </chakra.summary>
+      <Disclosure
+        title={
+          <>
+            {narrowed === 0 ? 'Only some, in another order' : `Only some: ${narrowed} chosen`}{' '}
+            <Label>
+              {figures.length} of {count}
+            </Label>
+          </>
+        }
+        size="small"
+      >
         <Choice
           word="Order"
           value={order}
@@ -104,7 +109,7 @@ export function LibraryFilter({ list, count }: { list: LibraryList; count: numbe
           choose={value => put('hasFaults', value && value === 'true')}
           any="sound or not"
         />
-      </chakra.details>
+      </Disclosure>
     </chakra.div>
   );
 }

@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import type { PatternMark } from '@map-step/core';
 import { type LucideIcon, MessageCircle, Signpost, TriangleAlert, Wrench } from 'lucide-react';
-import { chakra } from '../../theme/chakra.ts';
 
 export const MARK_WORDS = { cue: 'Cue', signal: 'Signal', fault: 'Usual fault', caution: 'Caution' } as const;
 

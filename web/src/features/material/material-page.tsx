@@ -1,11 +1,11 @@
+import { chakra } from '@chakra-ui/react';
 import { type Figure, figureElements, printBeats } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { memo, type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Empty, Label, Notice } from '../../ui/parts.tsx';
-import { useKeys } from '../../ui/use-keys.ts';
+import { useShortcuts } from '../../ui/shortcuts.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { FigureForm } from './figure-form.tsx';
 import { FigureList } from './figure-list.tsx';
@@ -52,10 +52,7 @@ export function MaterialPage() {
 function OpenFigure({ id }: { id: string }) {
   const editing = useFigureDraft(id);
   const [noteAt, beginNote] = useState<SheetPlace>();
-  useKeys({
-    ...(editing?.undo && { 'Ctrl+z': editing.undo }),
-    ...(editing?.redo && { 'Ctrl+Shift+Z': editing.redo }),
-  });
+  useShortcuts({ undo: editing?.undo, redo: editing?.redo });
   // What is computed beside the sheet follows as soon as there is time.
   const shown = useDeferredValue(editing?.reading.figure);
   if (!editing || !shown)

@@ -1,14 +1,17 @@
+import { chakra } from '@chakra-ui/react';
 import { needsGraph } from '@map-step/core';
 import { useEffect, useMemo, useRef } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Label } from '../../ui/parts.tsx';
+import { useWidth } from '../../ui/use-width.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { Group } from './figure-meaning.tsx';
 
-const COLUMN = 132;
-const ROW = 34;
-const BOX = { width: 112, height: 26 };
+const ROW = 44;
+const BOX_HEIGHT = 38;
+/** Between two columns, for the curves. */
+const GAP = 16;
+const LEAST_BOX = 72;
 
 /** What needs what around a figure: what it stands on to the left, what it opens to the right. */
 export function NeedsDrawing({ id }: { id: string }) {
@@ -17,21 +20,25 @@ export function NeedsDrawing({ id }: { id: string }) {
   const navigate = useNavigate();
   const { nodes, edges } = useMemo(() => needsGraph(library, id), [library, id]);
   const view = useRef<HTMLDivElement>(null);
-  const own = [...new Set(nodes.map(({ layer }) => layer))].indexOf(0);
+  const room = useWidth(view);
+  const layers = [...new Set(nodes.map(({ layer }) => layer))];
+  const own = layers.indexOf(0);
+  // As wide as there is room for all; where there is not, it is moved.
+  const box = Math.max(LEAST_BOX, (room - 2 - (layers.length - 1) * GAP) / layers.length);
+  const column = box + GAP;
   useEffect(() => {
     // The figure itself is in sight, with what it opens beside it.
-    view.current?.scrollTo({ left: (own - 1) * COLUMN });
-  }, [own]);
+    view.current?.scrollTo({ left: (own - 1) * column });
+  }, [own, column]);
   if (nodes.length < 2) return null;
-  const layers = [...new Set(nodes.map(({ layer }) => layer))];
   const places = new Map(
     nodes.map(({ id: figure, layer }) => {
       const row = nodes.filter(node => node.layer === layer).findIndex(node => node.id === figure);
-      return [figure, { x: layers.indexOf(layer) * COLUMN, y: row * ROW + 1 }] as const;
+      return [figure, { x: layers.indexOf(layer) * column, y: row * ROW + 1 }] as const;
     }),
   );
   const rows = Math.max(...layers.map(layer => nodes.filter(node => node.layer === layer).length));
-  const width = layers.length * COLUMN - (COLUMN - BOX.width) + 2;
+  const width = layers.length * column - GAP + 2;
   const name = (figure: string) => library.patterns.get(figure)?.name ?? figure;
   const open = (figure: string) =>
     void navigate({ pathname: `/courses/${answer.course.id}/material/${figure}`, search });
@@ -43,11 +50,11 @@ export function NeedsDrawing({ id }: { id: string }) {
           {edges.map(([from, to]) => {
             const [a, b] = [places.get(from), places.get(to)];
             if (!a || !b) return null;
-            const [x1, y1, x2, y2] = [a.x + BOX.width, a.y + BOX.height / 2, b.x, b.y + BOX.height / 2];
+            const [x1, y1, x2, y2] = [a.x + box, a.y + BOX_HEIGHT / 2, b.x, b.y + BOX_HEIGHT / 2];
             return (
               <path
                 key={`${from} ${to}`}
-                d={`M${x1} ${y1}C${x1 + 14} ${y1} ${x2 - 14} ${y2} ${x2} ${y2}`}
+                d={`M${x1} ${y1}C${x1 + 8} ${y1} ${x2 - 8} ${y2} ${x2} ${y2}`}
                 fill="none"
                 stroke="var(--chakra-colors-quiet)"
                 strokeWidth={from === id || to === id ? 2 : 1}
@@ -58,13 +65,13 @@ export function NeedsDrawing({ id }: { id: string }) {
             const at = places.get(figure);
             return (
               at && (
-                <foreignObject key={figure} x={at.x} y={at.y} width={BOX.width} height={BOX.height}>
+                <foreignObject key={figure} x={at.x} y={at.y} width={box} height={BOX_HEIGHT}>
                   <chakra.button
                     type="button"
-                    title={name(figure)}
                     onClick={() => open(figure)}
                     width="full"
-                    height={`${BOX.height}px`}
+                    height={`${BOX_HEIGHT}px`}
+                    lineHeight="1.15"
                     px="1.5"
                     fontSize="xs"
                     textAlign="left"
@@ -74,8 +81,7 @@ export function NeedsDrawing({ id }: { id: string }) {
                     color="ink"
                     cursor="pointer"
                     overflow="hidden"
-                    whiteSpace="nowrap"
-                    textOverflow="ellipsis"
+                    overflowWrap="anywhere"
                   >
                     {name(figure)}
                   </chakra.button>

@@ -1,7 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import type { Dance, Library, Pattern, PatternKind } from '@map-step/core';
 import { useNavigate } from 'react-router';
 import { ownerOf } from '../../api/outbox.ts';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Field, Label, Select } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { keepDraft, useDrafts } from './draft-store.ts';

@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import {
   actionInWords,
   type Figure,
@@ -10,7 +11,6 @@ import {
   turnInWords,
 } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { useCourseView } from '../course/course-view.ts';
 
 interface OpeningDrawingProps {

@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import {
   couplesInRoom,
   type Figure,
@@ -9,7 +10,6 @@ import {
   type Track,
 } from '@map-step/core';
 import { useId, useState } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 import { Group } from './figure-meaning.tsx';

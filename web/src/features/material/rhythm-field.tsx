@@ -1,7 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import { type Pattern, readFigure } from '@map-step/core';
 import { type KeyboardEvent, type RefObject, useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { chakra } from '../../theme/chakra.ts';
 import { Field, Label } from '../../ui/parts.tsx';
 import type { FigureEditing } from './use-figure-draft.ts';
 

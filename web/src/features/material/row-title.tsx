@@ -1,4 +1,4 @@
-import { chakra } from '../../theme/chakra.ts';
+import { chakra } from '@chakra-ui/react';
 
 /** The word before a row of the step sheet. */
 export function RowTitle({ children, color = 'quiet' }: { children: string; color?: string }) {

@@ -1,5 +1,5 @@
+import { chakra } from '@chakra-ui/react';
 import { type Figure, writeSheetSvg } from '@map-step/core';
-import { chakra } from '../../theme/chakra.ts';
 import { Button } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
 

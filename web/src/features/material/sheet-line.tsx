@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import {
   actionInWords,
   type Figure,
@@ -11,7 +12,6 @@ import {
   writtenSteps,
 } from '@map-step/core';
 import { memo, type ReactNode } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { CellEditor } from './cell-editor.tsx';
 import { HoldRibbon } from './hold-ribbon.tsx';
 import { RowTitle } from './row-title.tsx';

@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import {
   actionInWords,
   type Figure,
@@ -8,7 +9,6 @@ import {
   writtenSteps,
 } from '@map-step/core';
 import { memo } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Footprint } from './footprint.tsx';
 import { MarkSign } from './mark-sign.tsx';
 import { isAt } from './use-sheet-cursor.ts';

@@ -1,7 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import { type Pattern, readFigure, rolesOf, sheetLayout } from '@map-step/core';
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { chakra } from '../../theme/chakra.ts';
 import { useWidth } from '../../ui/use-width.ts';
 import { useCourseView } from '../course/course-view.ts';
 import { RhythmField } from './rhythm-field.tsx';

@@ -1,7 +1,8 @@
+import { chakra } from '@chakra-ui/react';
 import type { Json, Section } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
-import { chakra } from '../../theme/chakra.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Field, Label, Select } from '../../ui/parts.tsx';
 import { ClashChoice } from '../history/clash-choice.tsx';
@@ -78,12 +79,9 @@ export function ClassStaff({ id }: { id: string }) {
           Add
         </Button>
       </chakra.form>
-      <chakra.details>
-        <chakra.summary cursor="pointer" fontSize="sm" fontWeight="600">
-          Changes of this class
-        </chakra.summary>
+      <Disclosure title="Changes of this class" size="small">
         <HistoryList history={history} takeBack={document.takeBack} />
-      </chakra.details>
+      </Disclosure>
     </chakra.div>
   );
 }

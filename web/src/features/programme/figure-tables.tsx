@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import type { TableResult } from '@map-step/contract';
 import { ROUTES } from '@map-step/contract';
 import {
@@ -13,7 +14,6 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ChangeEvent, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, ButtonLink, Label, Notice, Select } from '../../ui/parts.tsx';
 import { studioQuery } from '../studio/studio-queries.ts';

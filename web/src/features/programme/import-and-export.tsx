@@ -1,8 +1,8 @@
+import { chakra } from '@chakra-ui/react';
 import { type ImportResult, ROUTES } from '@map-step/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type ChangeEvent, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, ButtonLink, Notice } from '../../ui/parts.tsx';
 import { FigureTables } from './figure-tables.tsx';

@@ -1,8 +1,9 @@
+import { chakra } from '@chakra-ui/react';
 import type { ChangedField, Json } from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { call } from '../../api/client.ts';
-import { chakra } from '../../theme/chakra.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Button } from '../../ui/parts.tsx';
 
@@ -37,15 +38,19 @@ interface ListProps {
 /** A part of what an import does, open while it is short. */
 export function List({ title, total, shown, children }: ListProps) {
   return (
-    <chakra.details open={total <= 30}>
-      <chakra.summary cursor="pointer" fontWeight="600">
-        {title}: {total}
-        {shown < total && `, the first ${shown}`}
-      </chakra.summary>
+    <Disclosure
+      title={
+        <>
+          {title}: {total}
+          {shown < total && `, the first ${shown}`}
+        </>
+      }
+      startsOpen={total <= 30}
+    >
       <chakra.ul pl="5" fontSize="sm" maxH="16rem" overflowY="auto">
         {children}
       </chakra.ul>
-    </chakra.details>
+    </Disclosure>
   );
 }
 

@@ -1,6 +1,7 @@
+import { chakra } from '@chakra-ui/react';
 import type { JobAnswer } from '@map-step/contract';
 import type { ReactNode } from 'react';
-import { chakra } from '../../theme/chakra.ts';
+import { Advance } from '../../ui/advance.tsx';
 import { Failure, Problems } from '../../ui/failure.tsx';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
 import { isGoing, useJob } from './use-job.ts';
@@ -19,12 +20,7 @@ export function JobProgress({ id, done }: JobProgressProps) {
     return (
       <Notice tone="now" title={`${job.stage} …`}>
         <chakra.div display="flex" gap="3" alignItems="center" mt="1">
-          <chakra.progress
-            aria-label="Import"
-            flex="1"
-            max={job.total || 1}
-            {...(job.total > 0 && { value: job.done })}
-          />
+          <Advance label="Import" done={job.done} total={job.total} />
           <Label>{job.total > 0 ? `${job.done} of ${job.total} entries` : ''}</Label>
           <Button size="small" onClick={() => stop.mutate()} disabled={stop.isPending}>
             Stop

@@ -1,9 +1,9 @@
+import { chakra } from '@chakra-ui/react';
 import type { CourseSummary } from '@map-step/contract';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
 import { courseListQuery } from '../course/course-queries.ts';

@@ -1,9 +1,10 @@
+import { chakra } from '@chakra-ui/react';
 import type { RecapAnswer } from '@map-step/contract';
 import type { Audience } from '@map-step/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Markdown } from '../../ui/markdown.tsx';
 import { Button, Empty, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';
@@ -87,12 +88,9 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
             lineHeight="1.5"
           />
         </chakra.label>
-        <chakra.details>
-          <chakra.summary cursor="pointer" fontWeight="600" py="1">
-            Changes of this text
-          </chakra.summary>
+        <Disclosure title="Changes of this text">
           <HistoryList history={editor.history} takeBack={mayTeach ? editor.takeBack : undefined} />
-        </chakra.details>
+        </Disclosure>
       </chakra.section>
       <chakra.section
         aria-label="As its readers see it"

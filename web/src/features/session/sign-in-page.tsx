@@ -1,6 +1,6 @@
+import { chakra } from '@chakra-ui/react';
 import type { SessionAnswer } from '@map-step/contract';
 import type { FormEvent, ReactNode } from 'react';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Field, Label } from '../../ui/parts.tsx';
 import { useSignIn } from './session-queries.ts';

@@ -1,8 +1,8 @@
+import { chakra } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { useParams } from 'react-router';
 import { call } from '../../api/client.ts';
-import { chakra } from '../../theme/chakra.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Markdown } from '../../ui/markdown.tsx';
 import { Button, Label, Skeleton } from '../../ui/parts.tsx';

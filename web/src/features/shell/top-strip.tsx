@@ -1,8 +1,8 @@
+import { chakra } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { LogOut, Moon, Sun } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { chakra } from '../../theme/chakra.ts';
 import { Button } from '../../ui/parts.tsx';
 import { sessionQuery, useSignOut } from '../session/session-queries.ts';
 import { studioQuery } from '../studio/studio-queries.ts';

@@ -1,0 +1,87 @@
+import { useEffect, useEffectEvent } from 'react';
+import { createKeybindingsHandler } from 'tinykeys';
+
+interface Shortcut {
+  /** As `tinykeys` has them; `$mod` is Ctrl, on a Mac Cmd. Undefined where a cell or a chip takes the key itself. */
+  readonly keys?: string;
+  readonly shown?: string;
+  readonly words: string;
+  readonly where: 'every room' | 'Map' | 'Material' | 'Lesson';
+}
+
+const LESSONS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const;
+type LessonShortcut = `lesson-${(typeof LESSONS)[number]}`;
+
+/** Every key of the rooms: what is listened to, and what the page of keys tells, come from here. */
+export const SHORTCUTS = {
+  'lesson-before': { keys: '[', words: 'the lesson before', where: 'every room' },
+  'lesson-after': { keys: ']', words: 'the lesson after', where: 'every room' },
+  lesson: { shown: '1 … 9', words: 'to that lesson', where: 'every room' },
+  'room-material': { keys: 'g m', words: 'to Material', where: 'every room' },
+  'room-map': { keys: 'g a', words: 'to the Map', where: 'every room' },
+  'room-lesson': { keys: 'g l', words: 'to Lesson', where: 'every room' },
+  'room-recap': { keys: 'g r', words: 'to Recap', where: 'every room' },
+  keys: { keys: 'Shift+?', shown: '?', words: 'this page', where: 'every room' },
+  undo: { keys: '$mod+z', words: 'undo (Map, Material)', where: 'every room' },
+  redo: { keys: '$mod+Shift+z', words: 'redo (Map, Material)', where: 'every room' },
+  plan: { keys: 'p', words: 'plan this level', where: 'Map' },
+  choose: { shown: 'Shift or Ctrl and a click', words: 'choose several figures', where: 'Map' },
+  step: { shown: '← →', words: 'move what is chosen by a lesson', where: 'Map' },
+  'leave-out': { shown: 'Backspace', words: 'leave out what is chosen', where: 'Map' },
+  mend: { keys: '.', words: 'take the first mend of what is broken', where: 'Map' },
+  dismiss: { keys: 'Escape', words: 'keep the plan as it is; nothing chosen', where: 'Map' },
+  'new-figure': { keys: 'n', words: 'a new figure', where: 'Material' },
+  write: { shown: 'letters, + -', words: 'write the step one is on', where: 'Material' },
+  'mend-step': { shown: '.', words: 'mend the step', where: 'Material' },
+  natural: { shown: '=', words: 'make the step natural again', where: 'Material' },
+  note: { shown: '#', words: 'a note on this count', where: 'Material' },
+  'next-block': { keys: 'n', words: 'the next block', where: 'Lesson' },
+} as const satisfies Record<string, Shortcut>;
+
+export type ShortcutName = keyof typeof SHORTCUTS | LessonShortcut;
+
+const LISTENED: readonly (readonly [ShortcutName, string])[] = [
+  ...Object.entries(SHORTCUTS).flatMap(([name, shortcut]) =>
+    'keys' in shortcut ? [[name as keyof typeof SHORTCUTS, shortcut.keys] as const] : [],
+  ),
+  ...LESSONS.map(lesson => [`lesson-${lesson}`, String(lesson)] as const),
+  // On some keyboards it is there without Shift.
+  ['keys', '?'],
+];
+
+/** What takes keys itself: fields, and whatever has opened over the page. */
+const TAKES_KEYS =
+  'input, textarea, select, [contenteditable], [role=dialog], [role=alertdialog], [role=menu], [role=listbox], [role=combobox]';
+
+/** Listens to shortcuts as long as the page has a use for them; those without one are left to whoever else listens. */
+export function useShortcuts(uses: { readonly [Name in ShortcutName]?: (() => void) | undefined }): void {
+  const press = useEffectEvent((name: ShortcutName, event: KeyboardEvent) => {
+    const use = uses[name];
+    const isTaken = event.target instanceof Element && event.target.closest(TAKES_KEYS) !== null;
+    if (!use || isTaken || event.defaultPrevented || event.isComposing) return;
+    event.preventDefault();
+    use();
+  });
+  useEffect(() => {
+    // Two rooms may use one key for different things: each hears all that is bound to it.
+    const handlers = LISTENED.map(([name, keys]) =>
+      createKeybindingsHandler({ [keys]: event => press(name, event) }),
+    );
+    const onKey = (event: KeyboardEvent) => {
+      for (const handle of handlers) handle(event);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}
+
+const isMac = () => /Mac|iP(hone|ad)/.test(navigator.platform);
+
+/** The keys as they stand on a keyboard. */
+export function shownKeys(shortcut: Shortcut): readonly string[] {
+  if (shortcut.shown) return [shortcut.shown];
+  const keys = shortcut.keys?.split(/[ +]/) ?? [];
+  return keys.map(key =>
+    key === '$mod' ? (isMac() ? 'Cmd' : 'Ctrl') : key.charAt(0).toUpperCase() + key.slice(1),
+  );
+}
