@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { Client } from 'pg';
 import { openDatabase } from '../../server/src/db/database.ts';
 import { ensureBuilt } from '../build.mjs';
-import { ensurePostgres, startThrowawayCluster } from '../postgres.mjs';
+import { ensurePostgres, startThrowawayCluster, type ThrowawayCluster } from '../postgres.mjs';
 import { startServerProcess } from '../server-process.mjs';
 import { ACTIONS } from './actions.ts';
 import { runBare } from './bare.ts';
@@ -55,7 +55,7 @@ async function measure(size: StudioSize, seconds: number): Promise<Measured> {
   try {
     tell(`Building ${size.patterns} figures and ${size.marks} marks …`);
     const begun = Date.now();
-    await fillDatabase(url, size);
+    await fillDatabase(cluster, size);
     const buildSeconds = Math.round((Date.now() - begun) / 1000);
     const server = await startServerProcess(root, url, {
       PORT: '0',
@@ -75,11 +75,11 @@ async function measure(size: StudioSize, seconds: number): Promise<Measured> {
   }
 }
 
-async function fillDatabase(url: string, size: StudioSize): Promise<void> {
-  const database = openDatabase(url);
+async function fillDatabase(cluster: ThrowawayCluster, size: StudioSize): Promise<void> {
+  const database = openDatabase(cluster.url('postgres'));
   await database.migrate();
   await database.close();
-  const client = new Client({ connectionString: url });
+  const client = new Client({ connectionString: cluster.adminUrl('postgres') });
   await client.connect();
   await buildBigStudio(client, `${root}/demo/tarn-street.json`, size);
   // A studio that grew over years was analysed long ago; without this the database does it during the load.

@@ -46,7 +46,7 @@ export async function buildBigStudio(client: Client, demoFile: string, size: Stu
   const checks = size.sections * CHECKS_A_SECTION;
   const items = course.items.slice(0, 5).map(({ pattern }) => pattern);
 
-  await client.query('INSERT INTO studios (id, body) VALUES ($1, $2)', [studio, demo.studio]);
+  await client.query('INSERT INTO studios (id, body, demo) VALUES ($1, $2, true)', [studio, demo.studio]);
   // What is copied refers to what is copied: checking a million references would take most of the time.
   await client.query('SET session_replication_role = replica');
   await run(

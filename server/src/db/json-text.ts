@@ -31,8 +31,7 @@ export function printAnswer(answer: unknown): string {
     : printed.replace(/"\\u0000(\d+)"/g, (mark, index: string) => texts[Number(index)] ?? mark);
 }
 
-/** The column `text`: the rows of a query that meet a condition as one JSON list, in the given order. */
-export function listAsJson(column: string, order: string, condition: string): string {
-  const rows = `string_agg((${column})::text, ',' ORDER BY ${order}) FILTER (WHERE ${condition})`;
-  return `'[' || COALESCE(${rows}, '') || ']' AS text`;
+/** The column `text`: the rows of a query as one JSON list, in the given order. */
+export function listAsJson(column: string, order: string): string {
+  return `'[' || COALESCE(string_agg((${column})::text, ',' ORDER BY ${order}), '') || ']' AS text`;
 }

@@ -6,6 +6,7 @@ import { SUMMARIES } from './migrations/0004-summaries.ts';
 import { SHARED_WORK } from './migrations/0005-shared-work.ts';
 import { BOUNDS } from './migrations/0006-bounds.ts';
 import { NO_HASHES } from './migrations/0007-no-hashes.ts';
+import { SOUND_EVENTS } from './migrations/0008-sound-events.ts';
 
 export interface Migration {
   readonly name: string;
@@ -26,4 +27,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0005-shared-work', SHARED_WORK),
   sql('0006-bounds', BOUNDS),
   sql('0007-no-hashes', NO_HASHES),
+  sql('0008-sound-events', SOUND_EVENTS),
 ];

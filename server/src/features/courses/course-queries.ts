@@ -6,7 +6,7 @@ import type {
 } from '@map-step/contract';
 import type { PlanVersion, Section } from '@map-step/core';
 import { getStored } from '../../aggregates/aggregate.ts';
-import { readable } from '../../db/readable.ts';
+import { readable, readableRows, type WrittenRow } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 
 import { courseAggregate } from './course-aggregate.ts';
@@ -38,35 +38,31 @@ export async function listCourses(scope: StudioScope, page: number): Promise<Cou
   return { courses, more: newest.length > PAGE };
 }
 
+interface SectionRow extends WrittenRow<Section> {
+  readonly student_count: number;
+  readonly behind: number;
+}
+
 /** One more than a page, the newest first. A class is as far as its last recap, or the lesson before its last log. */
 async function listSections(scope: StudioScope, page: number): Promise<SectionSummary[]> {
-  const rows = await scope.select<{ body: Section; student_count: number; behind: number }>(
-    `SELECT jsonb_set(body, '{students}', '[]') AS body, student_count, GREATEST(0,
+  const rows = await scope.select<SectionRow>(
+    `SELECT 'listed/' || id AS id, xmin::text, jsonb_set(body, '{students}', '[]') AS body, student_count, GREATEST(0,
          (SELECT max(lesson) FROM recaps r WHERE r.studio_id = $1 AND r.section_id = s.id),
          (SELECT max(lesson) - 1 FROM logs l WHERE l.studio_id = $1 AND l.section_id = s.id)) AS behind
        FROM sections s WHERE studio_id = $1
        ORDER BY last_date DESC, position DESC LIMIT ${PAGE + 1} OFFSET $2`,
     [page * PAGE],
   );
-  const sound = new Set(
-    readable(
-      scope,
-      'sections',
-      rows.map(({ body }) => body),
-    ),
-  );
-  return rows
-    .filter(({ body }) => sound.has(body))
-    .map(({ body, student_count, behind }) => ({
-      id: body.id,
-      course: body.course,
-      start: body.start,
-      dates: body.dates,
-      room: body.room ?? null,
-      staff: body.staff.map(({ person }) => person),
-      students: student_count,
-      behind,
-    }));
+  return readableRows(scope, 'sections', rows).map(({ body, student_count, behind }) => ({
+    id: body.id,
+    course: body.course,
+    start: body.start,
+    dates: body.dates,
+    room: body.room ?? null,
+    staff: body.staff.map(({ person }) => person),
+    students: student_count,
+    behind,
+  }));
 }
 
 const VERSIONS = 50;
