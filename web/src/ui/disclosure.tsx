@@ -51,7 +51,7 @@ export function Disclosure({
     >
       <Trigger size={size}>
         <ChevronRight size={16} aria-hidden />
-        {title}
+        <span>{title}</span>
       </Trigger>
       <Collapsible.Content>{children}</Collapsible.Content>
     </Collapsible.Root>

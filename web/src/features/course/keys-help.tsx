@@ -20,11 +20,15 @@ export function KeysHelp({ isOpen, close }: { isOpen: boolean; close(): void }) 
               .map(shortcut => (
                 <chakra.div key={shortcut.words} display="contents">
                   <dt>
-                    {shownKeys(shortcut).map(key => (
-                      <Kbd key={key} recipe={kbdRecipe} mr="1">
-                        {key}
-                      </Kbd>
-                    ))}
+                    {'shown' in shortcut && !('keys' in shortcut) ? (
+                      <strong>{shortcut.shown}</strong>
+                    ) : (
+                      shownKeys(shortcut).map(key => (
+                        <Kbd key={key} recipe={kbdRecipe} mr="1">
+                          {key}
+                        </Kbd>
+                      ))
+                    )}
                   </dt>
                   <dd>{shortcut.words}</dd>
                 </chakra.div>

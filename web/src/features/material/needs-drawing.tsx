@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { needsGraph } from '@map-step/core';
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { Label } from '../../ui/parts.tsx';
 import { useWidth } from '../../ui/use-width.ts';
@@ -18,34 +18,28 @@ export function NeedsDrawing({ id }: { id: string }) {
   const { library, answer } = useCourseView();
   const { search } = useLocation();
   const navigate = useNavigate();
-  const { nodes, edges } = useMemo(() => needsGraph(library, id), [library, id]);
+  const { nodes: all, edges } = useMemo(() => needsGraph(library, id), [library, id]);
   const view = useRef<HTMLDivElement>(null);
   const room = useWidth(view);
-  const layers = [...new Set(nodes.map(({ layer }) => layer))];
-  const own = layers.indexOf(0);
-  // As wide as there is room for all; where there is not, it is moved.
-  const box = Math.max(LEAST_BOX, (room - 2 - (layers.length - 1) * GAP) / layers.length);
-  const column = box + GAP;
-  useEffect(() => {
-    // The figure itself is in sight, with what it opens beside it.
-    view.current?.scrollTo({ left: (own - 1) * column });
-  }, [own, column]);
-  if (nodes.length < 2) return null;
+  const layers = layersWithin(all, Math.max(1, Math.floor((room + GAP) / (LEAST_BOX + GAP))));
+  const nodes = all.filter(({ layer }) => layers.includes(layer));
+  const box = (room - 2 - (layers.length - 1) * GAP) / layers.length;
   const places = new Map(
     nodes.map(({ id: figure, layer }) => {
       const row = nodes.filter(node => node.layer === layer).findIndex(node => node.id === figure);
-      return [figure, { x: layers.indexOf(layer) * column, y: row * ROW + 1 }] as const;
+      return [figure, { x: layers.indexOf(layer) * (box + GAP) + 1, y: row * ROW + 1 }] as const;
     }),
   );
   const rows = Math.max(...layers.map(layer => nodes.filter(node => node.layer === layer).length));
-  const width = layers.length * column - GAP + 2;
+  const further = all.length - nodes.length;
   const name = (figure: string) => library.patterns.get(figure)?.name ?? figure;
   const open = (figure: string) =>
     void navigate({ pathname: `/courses/${answer.course.id}/material/${figure}`, search });
+  if (all.length < 2) return null;
   return (
     <Group title="What it stands on and what it opens">
-      <chakra.div ref={view} overflowX="auto">
-        <svg width={width} height={rows * ROW}>
+      <chakra.div ref={view}>
+        <svg width="100%" height={rows * ROW}>
           <title>What needs what around {name(id)}</title>
           {edges.map(([from, to]) => {
             const [a, b] = [places.get(from), places.get(to)];
@@ -91,7 +85,17 @@ export function NeedsDrawing({ id }: { id: string }) {
           })}
         </svg>
       </chakra.div>
-      <Label>From left to right: needed first, opened later</Label>
+      <Label>
+        From left to right: needed first, opened later
+        {further > 0 && `; ${further} further away ${further === 1 ? 'is' : 'are'} not drawn`}
+      </Label>
     </Group>
   );
+}
+
+/** As many layers as there is room for: that of the figure itself, the one before it, and what comes after. */
+function layersWithin(nodes: readonly { readonly layer: number }[], most: number): readonly number[] {
+  const layers = [...new Set(nodes.map(({ layer }) => layer))];
+  const first = Math.max(0, Math.min(layers.indexOf(0) - 1, layers.length - most));
+  return layers.slice(first, first + most);
 }
