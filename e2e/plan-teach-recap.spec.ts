@@ -11,7 +11,7 @@ test('a level is planned, a lesson taught and logged, the recap read through its
     await expect(director.getByText('Left out: 5')).toBeVisible();
     await planAndTake(director);
     await expect(director.getByText('Left out: 0')).toBeVisible();
-    await expect(director.getByText('Nothing is broken')).toBeVisible();
+    await expect(director.getByText('No rule is broken')).toBeVisible();
     const profile = director.getByRole('region', { name: 'Minutes of each lesson' });
     await expect(profile.getByText(/min free/)).toHaveCount(8);
     await expect(profile.getByText(/min over/)).toHaveCount(0);

@@ -76,6 +76,18 @@ test('a body that stops in the middle is waited for five seconds', async () => {
   expect(ms).toBeLessThan(8 * SECOND_MS);
 });
 
+test('a head that never ends is waited for ten seconds', async () => {
+  const { hostname, port } = new URL(server.address);
+  const ms = await new Promise<number>(resolve => {
+    const begun = Date.now();
+    const socket = connect(Number(port), hostname, () => socket.write('GET /api/session HTTP/1.1\r\nHost: '));
+    socket.on('error', () => undefined);
+    socket.on('close', () => resolve(Date.now() - begun));
+    socket.resume();
+  });
+  expect(ms).toBeLessThan(16 * SECOND_MS);
+});
+
 test('a body longer than sixteen kilobytes is not taken from nobody', async () => {
   const reply = await visitor.call('session.signIn', { body: { email: 'x'.repeat(20_000), password: 'x' } });
   expect([reply.status, reply.body.code]).toEqual([413, 'too-large']);

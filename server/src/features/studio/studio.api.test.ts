@@ -1,9 +1,13 @@
+import { fileURLToPath } from 'node:url';
 import { type StudioDocument, writeDocument } from '@map-step/core';
+import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { openChangeFeed } from '../../db/change-feed.ts';
+import { openDatabase } from '../../db/database.ts';
 import { demoStudio } from '../../test/demo-studio.ts';
 import { exportStudio, fileResult, runImport, waitForJob } from '../../test/run-import.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
-import { moveToToday } from './demo.ts';
+import { loadDemo, moveToToday } from './demo.ts';
 
 let server: TestServer;
 let ottilie: TestPerson;
@@ -194,4 +198,24 @@ describe('what a file may hold', () => {
     expect(job.state).toBe('failed');
     expect(job.fault?.problems?.length).toBeLessThanOrEqual(51);
   });
+});
+
+test('of three servers that load the demo into one empty database, one does', async () => {
+  const empty = await startTestServer();
+  const deps = {
+    changes: openChangeFeed(empty.databaseUrl),
+    jobs: { send: () => Promise.reject(new Error('no job is queued here')) },
+    logger: pino({ level: 'silent' }),
+    now: () => new Date('2026-03-09T19:00:00Z'),
+    demo: true,
+    secret: 'test',
+  };
+  const databases = [1, 2, 3].map(() => openDatabase(empty.databaseUrl));
+  const file = fileURLToPath(new URL('../../../../demo/tarn-street.json', import.meta.url));
+  const loaded = await Promise.all(databases.map(database => loadDemo({ ...deps, database }, file)));
+  expect(loaded.filter(Boolean)).toHaveLength(1);
+  expect(await empty.database.select('SELECT demo FROM studios', [])).toEqual([{ demo: true }]);
+  await deps.changes.close();
+  await Promise.all(databases.map(database => database.close()));
+  await empty.close();
 });
