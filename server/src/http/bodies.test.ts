@@ -190,6 +190,14 @@ test('from however many addresses they come, all who are not signed in share wha
   await strict.close();
 });
 
+test.each([`s%3Ax.${'%C3%A9'.repeat(43)}`, `s%3Ax.${'x'.repeat(43)}`, 's%3A', '%', 's%3Ax.'])(
+  'a cookie of %s is nobody’s, never a 500',
+  async value => {
+    const reply = await fetch(`${server.address}/api/courses`, { headers: { cookie: `map-step=${value}` } });
+    expect(reply.status).toBe(401);
+  },
+);
+
 test('whoever is not signed in asks only so often, and whoever is does not notice', async () => {
   const strict = await server.another({}, { anonymousLimit: 20, signInLimit: 1000 });
   const crowd = await strict.person();

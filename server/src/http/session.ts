@@ -1,9 +1,10 @@
-import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
+import { createHash, createHmac, randomBytes } from 'node:crypto';
 import connectPgSimple from 'connect-pg-simple';
 import { parse } from 'cookie';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import pg from 'pg';
+import { isSameSecret } from './same-secret.ts';
 
 /** Whose a session is. Their name and role are read with each request: they may have changed since. */
 export interface SessionOwner {
@@ -73,7 +74,7 @@ export function hasSignedCookie(request: Request, secret: string): boolean {
   const value = parse(request.headers.cookie ?? '')[COOKIE] ?? '';
   const [id = '', signature = ''] = value.replace(/^s:/, '').split('.');
   const right = createHmac('sha256', secret).update(id).digest('base64').replace(/=+$/, '');
-  return signature.length === right.length && timingSafeEqual(Buffer.from(signature), Buffer.from(right));
+  return isSameSecret(signature, right);
 }
 
 /** Lets a session live on from today; written once a day. */

@@ -1,4 +1,4 @@
-import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
+import { createHmac, randomUUID } from 'node:crypto';
 import type { SessionAnswer, SetupBody, SignedInPerson, SignInBody } from '@map-step/contract';
 import type { Person } from '@map-step/core';
 import { hash, verify } from '@node-rs/argon2';
@@ -7,6 +7,7 @@ import type { Request, Response } from 'express';
 import { documentStore } from '../../db/document-store.ts';
 import { type Deps, todayIn } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
+import { isSameSecret } from '../../http/same-secret.ts';
 import { beginSession, keepAlive, type SessionOwner } from '../../http/session.ts';
 import { accountTries } from '../../http/sign-in-tries.ts';
 import { createStudio, getStudio, isServerEmpty } from '../studio/studio-store.ts';
@@ -160,7 +161,5 @@ function rememberHere(call: SignInCall, email: string): void {
 }
 
 function isKnownHere(call: SignInCall, email: string): boolean {
-  const given = Buffer.from(parse(call.request.get('cookie') ?? '')[KNOWN] ?? '');
-  const right = Buffer.from(signatureOf(call, email));
-  return given.length === right.length && timingSafeEqual(given, right);
+  return isSameSecret(parse(call.request.get('cookie') ?? '')[KNOWN] ?? '', signatureOf(call, email));
 }
