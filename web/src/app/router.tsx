@@ -29,13 +29,13 @@ export const router = createBrowserRouter([
           {
             path: 'material/level',
             lazy: async () => ({
-              Component: (await import('../features/material/level-page.tsx')).LevelPage,
+              Component: (await import('../features/material/library/level-page.tsx')).LevelPage,
             }),
           },
           {
             path: 'material/:pattern/with/:others?',
             lazy: async () => ({
-              Component: (await import('../features/material/compare-page.tsx')).ComparePage,
+              Component: (await import('../features/material/figure/compare-page.tsx')).ComparePage,
             }),
           },
           {

@@ -3,7 +3,7 @@ import { COST_WEIGHTS, lastIntroducing, lessonShares } from '@map-step/core';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useCourseView } from '../course/course-view.ts';
-import { points } from '../map/words.ts';
+import { points } from '../map/plan/words.ts';
 
 /** What the points of a plan mean, told without formulas and with this course's own numbers. */
 export function CostPage() {

@@ -2,9 +2,9 @@ import type { HistoryEntry } from '@map-step/contract';
 import type { BrokenRule, MoveEffect, Pattern, PlanCost, PlannedLesson } from '@map-step/core';
 import { describe, expect, test } from 'vitest';
 import { findUndo } from '../history/find-undo.ts';
-import { differences } from './differences.ts';
-import { packLane } from './lanes.ts';
-import { changeInWords, costInWords, effectInWords, knownInWords, leftInWords, withNames } from './words.ts';
+import { differences } from './plan/differences.ts';
+import { packLane } from './board/lanes.ts';
+import { changeInWords, costInWords, effectInWords, knownInWords, leftInWords, withNames } from './plan/words.ts';
 
 const entry = (id: string, undoes: string | null = null, more: Partial<HistoryEntry> = {}): HistoryEntry => ({
   id,

@@ -2,17 +2,17 @@ import { chakra } from '@chakra-ui/react';
 import { Link, useLocation } from 'react-router';
 import { Label } from '../../ui/parts.tsx';
 import { useCourseView } from '../course/course-view.ts';
-import { ChosenFigure } from './chosen-figure.tsx';
-import { ClassMend } from './class-mend.tsx';
-import { FitPanel } from './fit-panel.tsx';
-import { Proposal } from './proposal.tsx';
-import { PublishPlan } from './publish-plan.tsx';
-import type { MapMoves } from './use-moves.ts';
-import type { Placing } from './use-placing.ts';
-import type { Planner } from './use-planner.ts';
-import type { Selection } from './use-selection.ts';
-import { Verdict } from './verdict.tsx';
-import { Versions } from './versions.tsx';
+import { ChosenFigure } from './plan/chosen-figure.tsx';
+import { ClassMend } from './plan/class-mend.tsx';
+import { FitPanel } from './planner/fit-panel.tsx';
+import { Proposal } from './planner/proposal.tsx';
+import { PublishPlan } from './plan/publish-plan.tsx';
+import type { MapMoves } from './plan/use-moves.ts';
+import type { Placing } from './plan/use-placing.ts';
+import type { Planner } from './planner/use-planner.ts';
+import type { Selection } from './board/use-selection.ts';
+import { Verdict } from './planner/verdict.tsx';
+import { Versions } from './plan/versions.tsx';
 
 export interface PanelProps extends Pick<Placing, 'publish' | 'keep'> {
   readonly planner: Planner;

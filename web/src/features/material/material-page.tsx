@@ -7,19 +7,19 @@ import { Failure } from '../../ui/failure.tsx';
 import { Button, Empty, Label, Notice } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
 import { useCourseView } from '../course/course-view.ts';
-import { FigureForm } from './figure-form.tsx';
-import { FigureList } from './figure-list.tsx';
-import { FigureMeaning, Group } from './figure-meaning.tsx';
-import { FigureNotes } from './figure-notes.tsx';
-import { HoldForm } from './hold-form.tsx';
-import { NearestFigures } from './nearest-figures.tsx';
-import { NeedsDrawing } from './needs-drawing.tsx';
-import { PathDrawing } from './path-drawing.tsx';
-import { SheetFiles } from './sheet-files.tsx';
-import { StepSheet } from './step-sheet.tsx';
-import { type FigureEditing, useFigureDraft } from './use-figure-draft.ts';
-import type { SheetPlace } from './use-sheet-cursor.ts';
-import { Variants } from './variants.tsx';
+import { FigureForm } from './figure/figure-form.tsx';
+import { FigureList } from './library/figure-list.tsx';
+import { FigureMeaning, Group } from './figure/figure-meaning.tsx';
+import { FigureNotes } from './figure/figure-notes.tsx';
+import { HoldForm } from './sheet/hold-form.tsx';
+import { NearestFigures } from './figure/nearest-figures.tsx';
+import { NeedsDrawing } from './figure/needs-drawing.tsx';
+import { PathDrawing } from './figure/path-drawing.tsx';
+import { SheetFiles } from './sheet/sheet-files.tsx';
+import { StepSheet } from './sheet/step-sheet.tsx';
+import { type FigureEditing, useFigureDraft } from './figure/use-figure-draft.ts';
+import type { SheetPlace } from './sheet/use-sheet-cursor.ts';
+import { Variants } from './figure/variants.tsx';
 
 /** The figures of the course's dances, and the step sheet of the one that is open. */
 export function MaterialPage() {

@@ -1,0 +1,216 @@
+import { chakra } from '@chakra-ui/react';
+import { useDroppable } from '@dnd-kit/core';
+import {
+  type CourseItem,
+  type CourseLesson,
+  type Library,
+  lastIntroducing,
+  type Pattern,
+} from '@map-step/core';
+import { memo, useMemo, useRef } from 'react';
+import { hasSameEntries } from '../../../ui/same.ts';
+import { type DraftPlan, useCourseView } from '../../course/course-view.ts';
+import { FigureOnMap } from './figure-on-map.tsx';
+import { LANES, type LaneItem, NARROW_LESSONS, packLane } from './lanes.ts';
+import { MinutesProfile } from './minutes-profile.tsx';
+import { NeedCurves } from './need-curves.tsx';
+import type { ChipProps, ChipsOf } from './use-chips.ts';
+import type { Selection } from './use-selection.ts';
+
+interface BoardProps {
+  readonly selection: Selection;
+  readonly chipOf: ChipsOf;
+}
+
+/**
+ * Hundreds of marks are drawn at every move: they are plain elements, dressed by their board, and what they share they
+ * inherit from it.
+ */
+const BOARD = {
+  position: 'relative',
+  '& > .columns': { position: 'absolute', inset: '0', display: 'grid' },
+  '& > section': { position: 'relative', borderTop: '1px solid', borderColor: 'line', pb: '1' },
+  '& > section > h2': { fontSize: 'xs', fontWeight: '600', color: 'quiet', pl: '1.5', lineHeight: '1.3' },
+  '& > section > div': {
+    display: 'grid',
+    rowGap: '0.5',
+    alignItems: 'center',
+    fontSize: 'xs',
+    color: 'quiet',
+    fontVariantNumeric: 'tabular-nums',
+  },
+  '& .line': { height: '1px', bg: 'line', mr: '50%' },
+  '& .place': { padding: '0 0.25rem', minWidth: '0px' },
+  '& [data-narrow] > .place': { marginRight: '-1.15rem', paddingLeft: '0.125rem' },
+  '& .review': {
+    justifySelf: 'center',
+    padding: '0 0.25rem',
+    bg: 'paper',
+    border: '1px solid',
+    borderColor: 'line',
+  },
+} as const;
+
+/** Lanes of figures over the columns of the lessons; the columns stand under the beads of the barre. */
+export function StrandBoard({ selection, chipOf }: BoardProps) {
+  const { answer, draft, library, lesson } = useCourseView();
+  const { items, lessons } = answer.course;
+  return (
+    <Strands
+      items={items}
+      lessons={lessons}
+      draft={draft}
+      library={library}
+      open={lesson}
+      chosen={selection.last}
+      chipOf={chipOf}
+    />
+  );
+}
+
+interface StrandsProps {
+  readonly items: readonly CourseItem[];
+  readonly lessons: readonly CourseLesson[];
+  readonly draft: DraftPlan;
+  readonly library: Library;
+  /** The lesson that is open. */
+  readonly open: number;
+  readonly chosen: string | undefined;
+  readonly chipOf: BoardProps['chipOf'];
+}
+
+/** Drawn again only when a figure lies or looks otherwise: not when the planner tells of something, or a save ends. */
+const Strands = memo(function Strands({
+  items,
+  lessons,
+  draft,
+  library,
+  open,
+  chosen,
+  chipOf,
+}: StrandsProps) {
+  const board = useRef<HTMLDivElement>(null);
+  const count = lessons.length;
+  const patterns = useMemo(
+    () => items.flatMap(({ pattern }) => library.patterns.get(pattern) ?? []),
+    [items, library],
+  );
+  const last = draft.problem ? lastIntroducing(draft.problem) : count;
+  return (
+    <>
+      <chakra.div ref={board} css={BOARD} style={{ minWidth: `${count * 4.25}rem` }}>
+        <div className="columns" style={{ gridTemplateColumns: `repeat(${count}, minmax(0, 1fr))` }}>
+          {Array.from({ length: count }, (_, index) => (
+            <LessonColumn
+              key={`column-${index + 1}`}
+              lesson={index + 1}
+              isOpen={index + 1 === open}
+              isClosed={index + 1 > last}
+            />
+          ))}
+        </div>
+        {LANES.map(lane => (
+          <Lane key={lane.id} {...{ lane, patterns, count, draft, chipOf }} />
+        ))}
+        <NeedCurves board={board} chosen={chosen} library={library} draft={draft} />
+      </chakra.div>
+      <MinutesProfile lessons={lessons} planned={draft.judgement?.lessons} />
+    </>
+  );
+});
+
+interface LessonColumnProps {
+  readonly lesson: number;
+  readonly isOpen: boolean;
+  /** Nothing new may come here. */
+  readonly isClosed: boolean;
+}
+
+const LessonColumn = memo(function LessonColumn({ lesson, isOpen, isClosed }: LessonColumnProps) {
+  const { setNodeRef, isOver } = useDroppable({ id: String(lesson), disabled: isClosed });
+  return (
+    <chakra.div
+      ref={setNodeRef}
+      borderLeft="1px solid"
+      borderColor="line"
+      bg={isOver ? 'nowTint' : isOpen ? 'panel' : 'transparent'}
+    >
+      {isClosed && (
+        <chakra.p fontSize="xs" color="quiet" px="1" lineHeight="1.3" whiteSpace="nowrap">
+          nothing new
+        </chakra.p>
+      )}
+    </chakra.div>
+  );
+});
+
+interface LaneProps {
+  readonly lane: (typeof LANES)[number];
+  /** Of the whole course. */
+  readonly patterns: readonly Pattern[];
+  /** Of lessons. */
+  readonly count: number;
+  readonly draft: DraftPlan;
+  readonly chipOf: ChipsOf;
+}
+
+const Lane = memo(function Lane({ lane, patterns, count, draft, chipOf }: LaneProps) {
+  const own = patterns.filter(({ kind }) => lane.kinds.some(laneKind => laneKind === kind));
+  const items = packLane(own, draft.placed, draft.judgement?.lessons ?? []);
+  return (
+    <section>
+      <h2>{lane.word}</h2>
+      <div
+        style={{ gridTemplateColumns: `repeat(${count}, minmax(0, 1fr))` }}
+        data-narrow={count >= NARROW_LESSONS || undefined}
+      >
+        {items.map(item => {
+          const chip = chipOf(item.pattern.id);
+          return chip && <Row key={item.pattern.id} item={item} chip={chip} />;
+        })}
+      </div>
+    </section>
+  );
+});
+
+interface RowProps {
+  readonly item: LaneItem;
+  readonly chip: ChipProps;
+}
+
+/** A figure with its review marks behind it. Drawn again only when something of it has changed. */
+const Row = memo(function Row({ item, chip }: RowProps) {
+  const { lesson, row, reviews, pattern } = item;
+  const end = Math.max(lesson, ...reviews.map(review => review.lesson));
+  return (
+    <>
+      {end > lesson && (
+        <span aria-hidden className="line" style={{ gridRow: row, gridColumn: `${lesson} / ${end + 1}` }} />
+      )}
+      <div className="place" style={{ gridRow: row, gridColumn: lesson }}>
+        <FigureOnMap {...chip} />
+      </div>
+      {reviews.map((review, index) => (
+        <span
+          key={`review-${index + 1}`}
+          className="review"
+          style={{ gridRow: row, gridColumn: review.lesson }}
+          title={`${pattern.name}: ${review.minutes} minutes of review`}
+        >
+          {review.minutes.toFixed(1)}
+        </span>
+      ))}
+    </>
+  );
+}, isSameRow);
+
+function isSameRow(before: RowProps, after: RowProps): boolean {
+  return (
+    before.item.pattern === after.item.pattern &&
+    before.item.lesson === after.item.lesson &&
+    before.item.row === after.item.row &&
+    before.item.reviews.length === after.item.reviews.length &&
+    before.item.reviews.every((review, index) => review.minutes === after.item.reviews[index]?.minutes) &&
+    hasSameEntries(before.chip, after.chip)
+  );
+}

@@ -1,0 +1,127 @@
+// @vitest-environment happy-dom
+import { act, waitFor } from '@testing-library/react';
+import { expect, test, vi } from 'vitest';
+import { renderInCourse } from '../../../test/in-course.tsx';
+import { useChips } from '../board/use-chips.ts';
+import { useMoves } from './use-moves.ts';
+import { usePlacing } from './use-placing.ts';
+import { useSelection } from '../board/use-selection.ts';
+
+/** The hands of the map: what is chosen, moved and told, as the page puts them together. */
+function open(role: 'director' | 'teacher' = 'director') {
+  const onMove = vi.fn();
+  const page = renderInCourse(
+    () => {
+      const placing = usePlacing();
+      const selection = useSelection();
+      const { moves, spoken } = useMoves(placing, onMove);
+      return { selection, moves, spoken, chipOf: useChips(selection, moves) };
+    },
+    { role },
+  );
+  const hands = () => page.result.current;
+  const chip = (id: string) => {
+    const found = hands().chipOf(id);
+    if (!found) throw new Error(`there is no ${id}`);
+    return found;
+  };
+  const press = (id: string, by: number | null) => act(() => chip(id).step(id, by));
+  const liesIn = (id: string, lesson: number | undefined) =>
+    waitFor(() => expect(page.lessonOf(id)).toBe(lesson));
+  return { ...page, hands, chip, press, liesIn, onMove };
+}
+
+const LAST = 7;
+
+test('an arrow moves a figure, chooses it, and tells what that breaks', async () => {
+  const { press, chip, hands, liesIn, onMove } = open();
+  const { lesson = 0 } = chip('wrap');
+  press('wrap', 1 - lesson);
+  await liesIn('wrap', 1);
+  expect(onMove).toHaveBeenCalledTimes(1);
+  await waitFor(() => expect(chip('wrap').state).toBe('chosen'));
+  await waitFor(() => expect(hands().spoken).toMatch(/^Wrap to lesson 1\. Wrap .*Left turn/));
+});
+
+test('what a move costs is told when it breaks nothing', async () => {
+  const { press, chip, hands } = open();
+  const { lesson = 0 } = chip('leaders-turn');
+  press('leaders-turn', lesson < LAST ? 1 : -1);
+  await waitFor(() => expect(hands().spoken).toMatch(/^Leader’s turn to lesson \d\. \S/));
+});
+
+test('a figure is left out, and comes back at the first lesson that the arrow names', async () => {
+  const { press, liesIn } = open();
+  press('wrap', null);
+  await liesIn('wrap', undefined);
+  press('wrap', 1);
+  await liesIn('wrap', 1);
+});
+
+test('no figure leaves the course at either end', async () => {
+  const { press, liesIn, server, saved } = open();
+  press('wrap', 20);
+  await liesIn('wrap', LAST);
+  press('wrap', 1);
+  press('wrap', -20);
+  await liesIn('wrap', 1);
+  await saved();
+  expect(server.orders).toHaveLength(2);
+});
+
+test('several that are chosen move together, as far as the one at the end can go, as one change', async () => {
+  const { chip, press, hands, liesIn, lessonOf, server, saved } = open();
+  const [wrap = 0, turn = 0] = [lessonOf('wrap'), lessonOf('left-turn')];
+  act(() => chip('wrap').choose('wrap', false));
+  act(() => chip('left-turn').choose('left-turn', true));
+  expect(hands().selection.ids).toEqual(['wrap', 'left-turn']);
+  press('wrap', 20);
+  await liesIn('wrap', LAST);
+  await liesIn('left-turn', turn + LAST - wrap);
+  await saved();
+  expect(server.orders.map(({ command }) => command.kind === 'place' && command.moves.length)).toEqual([2]);
+});
+
+test('who may only look moves nothing', async () => {
+  const { press, lessonOf, server, saved, onMove } = open('teacher');
+  const before = lessonOf('wrap');
+  press('wrap', -1);
+  await saved();
+  expect(lessonOf('wrap')).toBe(before);
+  expect(server.orders).toEqual([]);
+  expect(onMove).not.toHaveBeenCalled();
+});
+
+test('choosing one lets the others go; chosen again beside others it is let go itself', () => {
+  const { chip, hands } = open();
+  act(() => chip('wrap').choose('wrap', true));
+  act(() => chip('gather').choose('gather', true));
+  expect(hands().selection.last).toBe('gather');
+  act(() => chip('gather').choose('gather', true));
+  expect(hands().selection.ids).toEqual(['wrap']);
+  act(() => chip('unwrap').choose('unwrap', false));
+  expect(hands().selection.ids).toEqual(['unwrap']);
+  act(() => hands().selection.choose(undefined));
+  expect(hands().selection.last).toBeUndefined();
+});
+
+test('what the chosen figure needs, and what needs it, is marked', () => {
+  const { chip } = open();
+  expect(chip('left-turn').state).toBe('calm');
+  act(() => chip('wrap').choose('wrap', false));
+  expect(chip('left-turn').state).toBe('related');
+  expect(chip('unwrap').state).toBe('related');
+  expect(chip('gather').state).toBe('calm');
+});
+
+test('a proposal marks what it moves, and says from where', () => {
+  const { chip, view } = open();
+  const { saved } = view();
+  act(() => view().preview({ ...saved, gather: 6 }));
+  expect(chip('gather')).toMatchObject({ lesson: 6, state: 'related', movedFrom: `lesson ${saved.gather}` });
+  expect(chip('left-turn').movedFrom).toBeUndefined();
+});
+
+test('a figure that the library does not have has no chip', () => {
+  expect(open().hands().chipOf('nothing-of-the-kind')).toBeUndefined();
+});

@@ -1,0 +1,140 @@
+import { chakra } from '@chakra-ui/react';
+import { type FoundPlan, judgePlan, type Moves, movePlaced } from '@map-step/core';
+import { startTransition, useState } from 'react';
+import { Button, Label, Notice } from '../../../ui/parts.tsx';
+import { Tick } from '../../../ui/tick.tsx';
+import { useCourseView } from '../../course/course-view.ts';
+import { differences } from '../plan/differences.ts';
+import { moveInWords } from '../plan/use-moves.ts';
+import type { Planner } from './use-planner.ts';
+import { changeInWords, knownInWords, points, withNames } from '../plan/words.ts';
+
+interface ProposalProps {
+  readonly planner: Planner;
+  readonly found: FoundPlan;
+  take(moves: Moves): void;
+}
+
+/** More than these are shown when they are asked for. */
+const SHOWN = 8;
+
+/** Each better plan draws them again: plain elements, dressed by their list. */
+const MOVES = {
+  listStyleType: 'none',
+  p: '0',
+  fontSize: 'sm',
+  '& label': { display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: '1.5', py: '0.5' },
+  '& small': { display: 'block', fontSize: 'sm', color: 'quiet' },
+};
+
+/** A plan that the planner proposes, beside the one that stands: what moves, what it wins, all or some of it. */
+export function Proposal({ planner, found, take }: ProposalProps) {
+  const { draft, saved, library } = useCourseView();
+  const [showsAll, setShowsAll] = useState(false);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const { problem } = draft;
+  if (!problem) return null;
+  const moves = differences(saved, found.placed);
+  const chosen = Object.fromEntries(Object.entries(moves).filter(([id]) => !left.has(id)));
+  const before = judgePlan(problem, saved);
+  const after = judgePlan(problem, movePlaced(saved, chosen));
+  const all = Object.keys(moves).length;
+  const listed = Object.entries(moves).slice(0, showsAll ? all : SHOWN);
+  const some = Object.keys(chosen).length;
+  // The whole board changes: drawn in slices, so that a hand or a key need not wait for it.
+  const show = (isShown: boolean) => startTransition(() => planner.show(isShown));
+  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
+  const won = before.cost.total - after.cost.total;
+  return (
+    <chakra.section aria-label="The proposal" display="grid" gap="2">
+      <chakra.p aria-live="polite" fontWeight="650">
+        {points(found.cost)} points. {knownInWords(found)}
+      </chakra.p>
+      {planner.isRunning && !found.proven && (
+        <chakra.div display="flex" gap="2" alignItems="center">
+          <Label>Still looking for better ones.</Label>
+          <Button size="small" onClick={planner.stop}>
+            Stop
+          </Button>
+        </chakra.div>
+      )}
+      {all === 0 ? (
+        <>
+          <p>The plan as it stands is the best one found.</p>
+          <Button onClick={planner.dismiss}>Good</Button>
+        </>
+      ) : (
+        <>
+          <Button
+            look="next"
+            size="large"
+            disabled={some === 0}
+            onClick={() => {
+              planner.dismiss();
+              take(chosen);
+            }}
+          >
+            {some === all ? `Take all ${all} moves` : `Take ${some} of ${all} moves`}
+          </Button>
+          <Button onClick={planner.dismiss}>Keep the plan as it was</Button>
+          <chakra.div display="flex" gap="1.5" role="group" aria-label="On the board">
+            <Button size="small" aria-pressed={planner.isShown} onClick={() => show(true)}>
+              The proposal
+            </Button>
+            <Button size="small" aria-pressed={!planner.isShown} onClick={() => show(false)}>
+              The plan as it is
+            </Button>
+          </chakra.div>
+          {after.broken.length > 0 && (
+            <Notice tone="stop" title="So it would break a rule:">
+              {after.broken.slice(0, 3).map(rule => (
+                <chakra.p key={`${rule.at} ${rule.message}`} fontSize="sm">
+                  {library.patterns.get(rule.at)?.name ?? rule.at} {withNames(rule.message, library)}
+                </chakra.p>
+              ))}
+            </Notice>
+          )}
+          <chakra.p fontSize="sm">
+            {before.broken.length > 0 && after.broken.length === 0
+              ? 'It mends what is broken. '
+              : won > 0.05
+                ? `It saves ${points(won)} points: `
+                : won < -0.05
+                  ? `It costs ${points(-won)} points more: `
+                  : 'It costs the same. '}
+            {Math.abs(won) > 0.05 && changeInWords(differenceOf(before.cost, after.cost)).join(', ')}
+          </chakra.p>
+          <chakra.ul css={MOVES}>
+            {listed.map(([id, to]) => (
+              <li key={id}>
+                <Tick isOn={!left.has(id)} set={() => setLeft(now => toggled(now, id))}>
+                  {moveInWords(nameOf(id), to)}
+                  <small>{saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}</small>
+                </Tick>
+              </li>
+            ))}
+          </chakra.ul>
+          {listed.length < all && (
+            <Button size="small" justifySelf="start" onClick={() => setShowsAll(true)}>
+              Show all {all} moves
+            </Button>
+          )}
+        </>
+      )}
+    </chakra.section>
+  );
+}
+
+function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
+  const next = new Set(set);
+  if (!next.delete(id)) next.add(id);
+  return next;
+}
+
+function differenceOf<Cost extends object>(before: Cost, after: Cost): Cost {
+  const entries = Object.entries(after).map(([term, value]) => [
+    term,
+    Number(value) - Number(before[term as keyof Cost]),
+  ]);
+  return Object.fromEntries(entries) as Cost;
+}

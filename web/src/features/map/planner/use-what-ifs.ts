@@ -1,0 +1,72 @@
+import type { LeastMinutes, WhatIfAnswer } from '@map-step/core';
+import { useEffect, useRef, useState } from 'react';
+import { type PlannerRun, runWhatIfs, warmPlanner } from '../../../workers/planner.ts';
+import { useCourseView } from '../../course/course-view.ts';
+
+export interface WhatIfs {
+  readonly answers: readonly WhatIfAnswer[];
+  /** Null when even an hour more would not be enough; undefined while it is not known. */
+  readonly least: LeastMinutes | null | undefined;
+  readonly progress: { readonly done: number; readonly of: number } | undefined;
+  /** True when the plan has changed since it was asked. */
+  readonly isOld: boolean;
+  readonly hasFailed: boolean;
+  ask(): void;
+  stop(): void;
+}
+
+/** What would make everything fit, asked in a worker; each answer comes as it is found. */
+export function useWhatIfs(): WhatIfs {
+  const { draft } = useCourseView();
+  const [answers, setAnswers] = useState<readonly WhatIfAnswer[]>([]);
+  const [least, setLeast] = useState<LeastMinutes | null>();
+  const [progress, setProgress] = useState<WhatIfs['progress']>();
+  const [hasFailed, setFailed] = useState(false);
+  const [askedOf, setAskedOf] = useState<typeof draft.placed>();
+  const run = useRef<PlannerRun>(undefined);
+  useEffect(() => () => run.current?.stop(), []);
+  const stop = () => {
+    run.current?.stop();
+    run.current = undefined;
+    setProgress(undefined);
+    warmPlanner();
+  };
+  const ask = () => {
+    if (!draft.problem) return;
+    stop();
+    setAnswers([]);
+    setLeast(undefined);
+    setAskedOf(draft.placed);
+    setProgress({ done: 0, of: 1 });
+    setFailed(false);
+    const own = runWhatIfs(
+      draft.problem,
+      draft.placed,
+      (answer, done, of) => {
+        if (run.current !== own) return;
+        setAnswers(before => [...before, answer]);
+        setProgress({ done, of });
+      },
+      found => {
+        if (run.current === own) setLeast(found ?? null);
+      },
+    );
+    run.current = own;
+    own.done.then(
+      () => run.current === own && stop(),
+      () => {
+        setFailed(true);
+        stop();
+      },
+    );
+  };
+  return {
+    answers,
+    least,
+    progress,
+    hasFailed,
+    isOld: askedOf !== undefined && askedOf !== draft.placed,
+    ask,
+    stop,
+  };
+}

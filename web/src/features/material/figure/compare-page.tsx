@@ -1,0 +1,225 @@
+import { chakra } from '@chakra-ui/react';
+import {
+  type AlignedPair,
+  compareFigures,
+  comparisonInWords,
+  type Figure,
+  type FigurePart,
+  type PairKind,
+  stepCount,
+  stepInWords,
+} from '@map-step/core';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
+import { Button, Empty, Label, Select } from '../../../ui/parts.tsx';
+import { percent } from '../../../ui/percent.ts';
+import { nearestInWorker } from '../../../workers/ranker.ts';
+import { useCourseView } from '../../course/course-view.ts';
+
+/** How many of the likest figures can be chosen from. */
+const CHOICES = 100;
+
+const KIND_WORDS: Readonly<Record<PairKind | 'only-a' | 'only-b', string>> = {
+  same: 'same',
+  turn: 'other turn',
+  length: 'other length',
+  'turn-length': 'other turn and length',
+  action: 'other action',
+  other: 'another step',
+  'only-a': 'only here',
+  'only-b': 'not here',
+};
+
+/** Figures one under the other: the same pieces banded together, what differs marked by what differs. */
+export function ComparePage() {
+  const { library } = useCourseView();
+  const { pattern: id = '', others = '' } = useParams();
+  const figure = library.readings.get(id)?.figure;
+  const compared = others.split('+').flatMap(other => library.readings.get(other)?.figure ?? []);
+  if (!figure) return <Empty title="There is no such figure">Choose one in Material.</Empty>;
+  return (
+    <chakra.article display="grid" gap="5">
+      <Choice figure={figure} compared={compared} />
+      {compared.length === 0 && (
+        <Empty title="Compare with what?">Choose another figure above; the likest stand first.</Empty>
+      )}
+      {compared.map(other => (
+        <Comparison key={other.pattern.id} a={figure} b={other} />
+      ))}
+    </chakra.article>
+  );
+}
+
+function Choice({ figure, compared }: { figure: Figure; compared: readonly Figure[] }) {
+  const { library, material, materialStamp, answer } = useCourseView();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const { data: choices = [] } = useQuery({
+    queryKey: ['nearest', answer.course.id, figure.pattern, materialStamp, CHOICES],
+    queryFn: () => nearestInWorker(material, figure.pattern, CHOICES),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 10_000,
+  });
+  const home = `/courses/${answer.course.id}/material/${figure.pattern.id}`;
+  const choose = (place: number, id: string) => {
+    const ids = compared.map(({ pattern }) => pattern.id);
+    const next = (id === '' ? ids.toSpliced(place, 1) : ids.toSpliced(place, 1, id)).join('+');
+    void navigate({ pathname: `${home}/with/${next}`, search });
+  };
+  return (
+    <chakra.div display="flex" gap="3" alignItems="end" flexWrap="wrap">
+      <chakra.h2 fontSize="2xl" mr="3">
+        <Link to={{ pathname: home, search }}>{figure.pattern.name}</Link>
+      </chakra.h2>
+      {[0, 1].slice(0, compared.length + 1).map(place => (
+        <chakra.label key={place} display="grid">
+          <Label>{place === 0 ? 'beside' : 'and beside'}</Label>
+          <Select
+            value={compared[place]?.pattern.id ?? ''}
+            onChange={event => choose(place, event.target.value)}
+          >
+            <option value="">choose a figure</option>
+            {choices.map(({ id, novelty }) => (
+              <option key={id} value={id}>
+                {library.patterns.get(id)?.name}, {percent(novelty)} new
+              </option>
+            ))}
+          </Select>
+        </chakra.label>
+      ))}
+    </chakra.div>
+  );
+}
+
+function Comparison({ a, b }: { a: Figure; b: Figure }) {
+  const { studio } = useCourseView();
+  const { novelty, roles, rotated } = compareFigures(a, b);
+  const names = { ...studio.studio.roles, solo: 'Steps' };
+  const sentence = `${a.pattern.name}: ${comparisonInWords(a, b, studio.studio.roles)}.`;
+  return (
+    <section aria-label={`Beside ${b.pattern.name}`}>
+      <chakra.div display="flex" gap="3" alignItems="baseline" flexWrap="wrap" mb="2">
+        <chakra.span fontFamily="title" fontSize="xl" fontWeight="700">
+          {percent(novelty)} new
+        </chakra.span>
+        <span>{sentence}</span>
+        <CopyButton text={sentence} />
+        {rotated !== undefined && <Label>It is the same figure begun at its step {rotated + 1}.</Label>}
+      </chakra.div>
+      <chakra.div display="grid" gap="3" overflowX="auto">
+        {a.parts.map(part => {
+          const other = b.parts.find(({ role }) => role === part.role);
+          const pairs = roles[part.role]?.pairs ?? [];
+          return (
+            other && (
+              <AlignedSteps
+                key={part.role}
+                word={names[part.role] ?? part.role}
+                pairs={pairs}
+                a={{ figure: a, part }}
+                b={{ figure: b, part: other }}
+              />
+            )
+          );
+        })}
+      </chakra.div>
+    </section>
+  );
+}
+
+interface Side {
+  readonly figure: Figure;
+  readonly part: FigurePart;
+}
+
+interface AlignedStepsProps {
+  readonly word: string;
+  readonly pairs: readonly AlignedPair[];
+  readonly a: Side;
+  readonly b: Side;
+}
+
+function AlignedSteps({ word, pairs, a, b }: AlignedStepsProps) {
+  return (
+    <chakra.table bg="panel" border="1px solid" borderColor="line" borderCollapse="collapse" fontSize="sm">
+      <chakra.caption textAlign="left" fontWeight="650" color={a.part.role} pb="1">
+        {word}
+      </chakra.caption>
+      <tbody>
+        <tr>
+          <RowHead>{a.figure.pattern.name}</RowHead>
+          {pairs.map(([i, j, kind]) => (
+            <StepAt key={`${i} ${j}`} side={a} index={i} kind={kind} />
+          ))}
+        </tr>
+        <tr>
+          <RowHead>What differs</RowHead>
+          {pairs.map(([i, j, kind]) => (
+            <chakra.td
+              key={`${i} ${j}`}
+              px="2"
+              py="1"
+              borderLeft="1px solid"
+              borderColor="line"
+              bg={kind === 'same' ? 'readyTint' : 'nowTint'}
+              fontWeight={kind === 'same' ? '400' : '650'}
+            >
+              {KIND_WORDS[kind]}
+            </chakra.td>
+          ))}
+        </tr>
+        <tr>
+          <RowHead>{b.figure.pattern.name}</RowHead>
+          {pairs.map(([i, j, kind]) => (
+            <StepAt key={`${i} ${j}`} side={b} index={j} kind={kind} />
+          ))}
+        </tr>
+      </tbody>
+    </chakra.table>
+  );
+}
+
+function RowHead({ children }: { children: string }) {
+  return (
+    <chakra.th scope="row" textAlign="left" px="2" py="1.5" color="quiet" fontWeight="600" width="9rem">
+      {children}
+    </chakra.th>
+  );
+}
+
+function StepAt({ side, index, kind }: { side: Side; index: number | null; kind: AlignedPair[2] }) {
+  const { figure, part } = side;
+  const step = index === null ? undefined : part.steps[index];
+  return (
+    <chakra.td
+      px="2"
+      py="1.5"
+      minW="6rem"
+      verticalAlign="top"
+      borderLeft="1px solid"
+      borderColor="line"
+      bg={kind === 'same' ? 'readyTint' : undefined}
+    >
+      {step?.step ? (
+        <>
+          <chakra.span fontFamily="title" fontWeight="700" mr="1.5">
+            {stepCount(figure, part, index ?? 0)}
+          </chakra.span>
+          {stepInWords(step.step)}
+        </>
+      ) : (
+        <Label>–</Label>
+      )}
+    </chakra.td>
+  );
+}
+
+function CopyButton({ text }: { text: string }) {
+  const [isCopied, setCopied] = useState(false);
+  return (
+    <Button size="small" onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}>
+      {isCopied ? 'Copied' : 'Copy this sentence'}
+    </Button>
+  );
+}

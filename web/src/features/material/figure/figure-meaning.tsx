@@ -1,0 +1,254 @@
+import { chakra } from '@chakra-ui/react';
+import {
+  barsPerMinute,
+  type Figure,
+  figureClosure,
+  figureJoins,
+  figureLinks,
+  figureTurn,
+  findWayBack,
+  type Library,
+  printBeats,
+  secondsAt,
+  shortestStepMs,
+  TICKS_PER_BEAT,
+  turnInWords,
+  turnsToMakeUp,
+} from '@map-step/core';
+import { type ReactNode, useMemo, useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { Button, Field, Label } from '../../../ui/parts.tsx';
+import { useCourseView } from '../../course/course-view.ts';
+
+const DEFAULT_SHORTEST_MS = 250;
+const MANY = 6;
+
+/** What the sheet means, computed: time, coming back, what may stand around it. */
+export function FigureMeaning({ figure }: { figure: Figure }) {
+  return (
+    <>
+      <InTime figure={figure} />
+      <ComingBack figure={figure} />
+      <Around figure={figure} />
+    </>
+  );
+}
+
+function InTime({ figure }: { figure: Figure }) {
+  const { library } = useCourseView();
+  const { pattern, dance, beats } = figure;
+  const ranges = pattern.tempo?.length ? pattern.tempo : dance.tempo;
+  const usual = ranges[0] ? Math.round((ranges[0].min + ranges[0].max) / 2) : 120;
+  const [typed, setTyped] = useState(String(usual));
+  const tempo = Number(typed) > 0 ? Number(typed) : usual;
+  const shortest = shortestStepMs(
+    figure.parts.map(({ rhythm }) => rhythm),
+    tempo,
+  );
+  const limit = library.levels.get(pattern.level ?? '')?.shortest ?? DEFAULT_SHORTEST_MS;
+  return (
+    <Group title="In time">
+      {beats === null ? (
+        <p>No set timing: it cannot be counted into bars and phrases.</p>
+      ) : (
+        <>
+          <Fact value={printBeats(beats)} unit="beats">
+            {printBars(beats / TICKS_PER_BEAT / dance.beatsPerBar)} of {dance.beatsPerBar}
+          </Fact>
+          <Fact value={secondsAt(beats, tempo).toFixed(1)} unit="s">
+            at{' '}
+            <Field
+              aria-label="Tempo in beats a minute"
+              type="number"
+              min={20}
+              max={400}
+              value={typed}
+              onChange={event => setTyped(event.target.value)}
+              width="4.75rem"
+              minHeight="2rem"
+              px="2"
+            />{' '}
+            beats, {barsPerMinute(tempo, dance.beatsPerBar).toFixed(0)} bars a minute
+          </Fact>
+          {shortest !== undefined && (
+            <Fact value={shortest.toFixed(0)} unit="ms" tone={shortest < limit ? 'caution' : undefined}>
+              the shortest step; this level can do {limit} ms
+              {shortest < limit ? ': too quick at this tempo' : ''}
+            </Fact>
+          )}
+        </>
+      )}
+      <Label>
+        Usual tempo {ranges.map(({ min, max }) => `${min} to ${max}`).join(', ') || 'not set'} beats a minute
+      </Label>
+    </Group>
+  );
+}
+
+function ComingBack({ figure }: { figure: Figure }) {
+  const { library } = useCourseView();
+  const name = (id: string) => library.patterns.get(id)?.name ?? id;
+  const { foot, facing, phrase, hold, all, beats } = figureClosure(figure);
+  const turn = figureTurn(figure);
+  const way = hold === null ? findWayBack(library, figure) : undefined;
+  return (
+    <Group title="Danced again and again">
+      <Fact value={times(foot)} unit="">
+        {foot === null
+          ? 'the roles never come back to their feet together'
+          : foot === 1
+            ? 'the feet are as at the start each time'
+            : 'until the feet are back'}
+      </Fact>
+      {figure.beats !== null && (
+        <Fact value={times(phrase)} unit="">
+          {phrase === 1
+            ? `it fits the phrase of ${figure.dance.phrase} each time`
+            : `until it meets the phrase of ${figure.dance.phrase}`}
+        </Fact>
+      )}
+      <Fact value={times(facing)} unit="">
+        {facingWords(figure, facing, turn)}
+      </Fact>
+      {hold === null && (
+        <p>
+          It ends in a hold it cannot start from
+          {way === undefined
+            ? '; no figure leads back yet.'
+            : `; the shortest way back: ${way.map(name).join(', ')}.`}
+        </p>
+      )}
+      {all !== null && all > 1 && (
+        <p>
+          <strong>
+            All of it comes together after {all} times{beats === null ? '' : `, ${printBeats(beats)} beats`}.
+          </strong>
+        </p>
+      )}
+    </Group>
+  );
+}
+
+function facingWords(figure: Figure, facing: number | null, turn: number): string {
+  const { floor } = figure.dance;
+  if (floor === 'spot' || floor === 'free') return 'it may end facing any way here';
+  const turned = turn === 0 ? 'without a turn' : `turning ${turnInWords(turn)}`;
+  const where =
+    floor === 'slot' ? 'in the slot' : floor === 'line' ? 'along the line of dance' : 'to the first wall';
+  return facing === 1 ? `${turned} it faces as before ${where}` : `until it faces ${where} again, ${turned}`;
+}
+
+function Around({ figure }: { figure: Figure }) {
+  const { library } = useCourseView();
+  const { after, before } = useMemo(() => figureLinks(library, figure), [library, figure]);
+  const joins = useMemo(() => figureJoins(library, figure), [library, figure]);
+  return (
+    <Group title="What may stand around it">
+      <FigureLinks word="After it" ids={after} />
+      <FigureLinks word="Before it" ids={before} />
+      {joins.length > 0 && (
+        <div>
+          <Label>Its halves also join: </Label>
+          {joins.slice(0, MANY).map(({ head, tail }) => (
+            <p key={`${head.figure.pattern.id} ${head.event} ${tail.figure.pattern.id}`}>
+              {head.figure.pattern.name}, then the end of {tail.figure.pattern.name}
+            </p>
+          ))}
+        </div>
+      )}
+      <ShortTurn figure={figure} library={library} />
+    </Group>
+  );
+}
+
+/** A turn that came up short is made up by what follows. */
+function ShortTurn({ figure, library }: { figure: Figure; library: Library }) {
+  const turn = figureTurn(figure);
+  if (figure.dance.floor !== 'line' || turn === 0) return null;
+  const danced = turn - Math.sign(turn) * 45;
+  const next = turnsToMakeUp(library, figure, danced).slice(0, 3);
+  if (next.length === 0) return null;
+  return (
+    <div>
+      <Label>When its turn comes up an eighth short, make up in </Label>
+      {next.map(({ id, degrees }) => (
+        <p key={id}>
+          {library.patterns.get(id)?.name}: {degrees === 0 ? 'nothing' : turnInWords(degrees)}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function FigureLinks({ word, ids }: { word: string; ids: readonly string[] }) {
+  const { library, answer } = useCourseView();
+  const { search } = useLocation();
+  const [isOpen, open] = useState(false);
+  const shown = isOpen ? ids : ids.slice(0, MANY);
+  return (
+    <p>
+      <Label>
+        {word}, {ids.length} of the house’s figures:{' '}
+      </Label>
+      {ids.length === 0 && 'none'}
+      {shown.map((id, index) => (
+        <span key={id}>
+          {index > 0 && ', '}
+          <Link to={{ pathname: `/courses/${answer.course.id}/material/${id}`, search }}>
+            {library.patterns.get(id)?.name ?? id}
+          </Link>
+        </span>
+      ))}
+      {ids.length > shown.length && (
+        <Button look="quiet" size="small" onClick={() => open(true)}>
+          and {ids.length - shown.length} more
+        </Button>
+      )}
+    </p>
+  );
+}
+
+interface FactProps {
+  readonly value: string;
+  readonly unit: string;
+  readonly tone?: 'caution' | undefined;
+  readonly children: ReactNode;
+}
+
+/** A number, its unit, and what it says. */
+function Fact({ value, unit, tone, children }: FactProps) {
+  return (
+    <chakra.p
+      display="grid"
+      gridTemplateColumns="4.5rem 1fr"
+      columnGap="2"
+      alignItems="baseline"
+      color={tone}
+    >
+      <chakra.span fontFamily="title" fontWeight="700" fontSize="lg" fontVariantNumeric="tabular-nums">
+        {value} <Label>{unit}</Label>
+      </chakra.span>
+      <span>{children}</span>
+    </chakra.p>
+  );
+}
+
+export function Group({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <chakra.section display="grid" gap="1.5" alignContent="start">
+      <chakra.h3 fontSize="md" borderBottom="1px solid" borderColor="line" pb="1">
+        {title}
+      </chakra.h3>
+      {children}
+    </chakra.section>
+  );
+}
+
+function times(repeats: number | null): string {
+  return repeats === null ? 'never' : repeats === 1 ? 'once' : repeats === 2 ? 'twice' : `${repeats} times`;
+}
+
+function printBars(bars: number): string {
+  const number = Number.isInteger(bars) ? String(bars) : bars.toFixed(2).replace(/0$/, '');
+  return `${number} ${bars === 1 ? 'bar' : 'bars'}`;
+}

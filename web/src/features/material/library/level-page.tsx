@@ -1,0 +1,231 @@
+import { chakra } from '@chakra-ui/react';
+import {
+  type Figure,
+  figureDifficulty,
+  figuresOutOfOrder,
+  openingTree,
+  pairsWithoutSignal,
+  proposeLookAlikes,
+  type Role,
+  rolesOf,
+  takenForGranted,
+} from '@map-step/core';
+import { type ReactNode, useMemo, useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { Disclosure } from '../../../ui/disclosure.tsx';
+import { Button, Empty, Label, Select } from '../../../ui/parts.tsx';
+import { percent } from '../../../ui/percent.ts';
+import { useCourseView } from '../../course/course-view.ts';
+import { Group } from '../figure/figure-meaning.tsx';
+import { OpeningDrawing } from './opening-drawing.tsx';
+
+/** Every figure is compared with every other: more than these would keep the page waiting. */
+const MOST = 200;
+
+const TERM_WORDS = {
+  depth: 'builds on',
+  own: 'own steps',
+  holds: 'hold changes',
+  turn: 'half turns',
+  quick: 'quick feet',
+  novelty: 'novelty',
+} as const;
+
+/** The figures of a level side by side: what blurs, what is out of order, and what each opening can still be. */
+export function LevelPage() {
+  const { library, answer, studio } = useCourseView();
+  const levels = [...library.levels.values()].filter(({ dance }) => answer.course.dances.includes(dance));
+  const [chosen, choose] = useState(answer.course.level ?? levels[0]?.id ?? '');
+  const level = library.levels.get(chosen);
+  const figures = useMemo(
+    () =>
+      [...library.readings.values()]
+        .filter(
+          ({ figure, faults }) =>
+            figure.pattern.level === chosen && figure.parts.length > 0 && faults.length === 0,
+        )
+        .map(({ figure }) => figure),
+    [library, chosen],
+  );
+  const roles: readonly Role[] = figures[0] ? rolesOf(figures[0].dance) : [];
+  const [role, setRole] = useState<Role>();
+  const shown = role && roles.includes(role) ? role : roles[0];
+  const names = { solo: 'Steps', lead: 'Leader', follow: 'Follower', ...studio.studio.roles };
+  return (
+    <chakra.article display="grid" gap="5">
+      <chakra.div display="flex" gap="3" alignItems="end" flexWrap="wrap">
+        <chakra.h2 fontSize="2xl">{level?.name ?? 'Level'}, figure beside figure</chakra.h2>
+        <chakra.label display="grid" ml="auto">
+          <Label>Level</Label>
+          <Select value={chosen} onChange={event => choose(event.target.value)}>
+            {levels.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </Select>
+        </chakra.label>
+      </chakra.div>
+      {figures.length > MOST ? (
+        <Empty title={`This level has ${figures.length} figures`}>
+          Side by side they can be seen up to {MOST}. Sort them into levels in Material first.
+        </Empty>
+      ) : figures.length === 0 || !shown ? (
+        <Empty title="No figures in this level yet">
+          Set the level of a figure under “Name and place” in Material.
+        </Empty>
+      ) : (
+        <>
+          <chakra.div
+            columnWidth="20rem"
+            columnGap="5"
+            css={{ '& > section': { breakInside: 'avoid', mb: '5' } }}
+          >
+            <Unsignalled figures={figures} />
+            <Blurring figures={figures} />
+            <Granted level={chosen} />
+            <HowHard figures={figures} />
+          </chakra.div>
+          <section aria-label="What it can still be">
+            <chakra.div display="flex" gap="2" alignItems="center" mb="2">
+              <chakra.h3 fontSize="lg">What it can still be</chakra.h3>
+              {roles.length > 1 &&
+                roles.map(one => (
+                  <Button key={one} size="small" aria-pressed={one === shown} onClick={() => setRole(one)}>
+                    {names[one]}
+                  </Button>
+                ))}
+            </chakra.div>
+            <OpeningDrawing tree={openingTree(figures, shown)} role={shown} />
+          </section>
+        </>
+      )}
+    </chakra.article>
+  );
+}
+
+function Unsignalled({ figures }: { figures: readonly Figure[] }) {
+  const pairs = useMemo(() => pairsWithoutSignal(figures), [figures]);
+  return (
+    <Group title="Begin alike without a signal">
+      {pairs.length === 0 && <p>Every pair that begins alike is told apart by a signal.</p>}
+      {pairs.map(({ a, b, shared, by }) => (
+        <p key={`${a.pattern.id} ${b.pattern.id}`}>
+          <FigureLink figure={a} /> and <FigureLink figure={b} /> share{' '}
+          {shared === 1 ? 'a step' : `${shared} steps`}; a signal must have come by {by}.
+        </p>
+      ))}
+    </Group>
+  );
+}
+
+function Blurring({ figures }: { figures: readonly Figure[] }) {
+  const { answer } = useCourseView();
+  const { search } = useLocation();
+  const pairs = useMemo(() => proposeLookAlikes(figures), [figures]);
+  if (pairs.length === 0) return null;
+  return (
+    <Group title="May blur, and are not written down as look-alikes">
+      {pairs.slice(0, 12).map(({ a, b, novelty }) => (
+        <p key={`${a.pattern.id} ${b.pattern.id}`}>
+          <Link
+            to={{
+              pathname: `/courses/${answer.course.id}/material/${a.pattern.id}/with/${b.pattern.id}`,
+              search,
+            }}
+          >
+            {a.pattern.name} beside {b.pattern.name}
+          </Link>{' '}
+          <Label>{percent(novelty)} new</Label>
+        </p>
+      ))}
+    </Group>
+  );
+}
+
+function Granted({ level }: { level: string }) {
+  const { library } = useCourseView();
+  const { figures, holds } = useMemo(() => takenForGranted(library, level), [library, level]);
+  const dance = library.dances.get(library.levels.get(level)?.dance ?? '');
+  const holdName = (id: string) => dance?.holds.find(hold => hold.id === id)?.name ?? id;
+  return (
+    <Group title="Taken for granted">
+      {figures.length + holds.length === 0 ? (
+        <p>All that this level stands on is taught in it or below it.</p>
+      ) : (
+        <>
+          {figures.map(id => (
+            <p key={id}>{library.patterns.get(id)?.name} is needed and taught in no level up to this one.</p>
+          ))}
+          {holds.map(id => (
+            <p key={id}>No way leads into {holdName(id)} from a basic.</p>
+          ))}
+        </>
+      )}
+    </Group>
+  );
+}
+
+function HowHard({ figures }: { figures: readonly Figure[] }) {
+  const { library } = useCourseView();
+  const rated = useMemo(
+    () =>
+      figures
+        .map(figure => ({ figure, difficulty: figureDifficulty(figure, library) }))
+        .sort((a, b) => a.difficulty.total - b.difficulty.total),
+    [figures, library],
+  );
+  const odd = useMemo(() => new Map(figuresOutOfOrder(library).map(entry => [entry.id, entry])), [library]);
+  return (
+    <Group title="From easy to hard">
+      {rated.map(({ figure, difficulty: { total, terms } }) => {
+        const order = odd.get(figure.pattern.id);
+        return (
+          <Disclosure
+            title={
+              <>
+                <Total>{total.toFixed(1)}</Total> {figure.pattern.name}{' '}
+                {order && (
+                  <Label>
+                    {order.kind} than the middle of {library.levels.get(order.than)?.name}
+                  </Label>
+                )}
+              </>
+            }
+            key={figure.pattern.id}
+          >
+            <Label>
+              {Object.entries(TERM_WORDS)
+                .map(([term, word]) => `${word} ${terms[term as keyof typeof TERM_WORDS].toFixed(1)}`)
+                .join(' · ')}
+            </Label>
+          </Disclosure>
+        );
+      })}
+    </Group>
+  );
+}
+
+function Total({ children }: { children: ReactNode }) {
+  return (
+    <chakra.span
+      fontFamily="title"
+      fontWeight="700"
+      fontVariantNumeric="tabular-nums"
+      display="inline-block"
+      minW="2.25rem"
+    >
+      {children}
+    </chakra.span>
+  );
+}
+
+function FigureLink({ figure: { pattern } }: { figure: Figure }) {
+  const { answer } = useCourseView();
+  const { search } = useLocation();
+  return (
+    <Link to={{ pathname: `/courses/${answer.course.id}/material/${pattern.id}`, search }}>
+      {pattern.name}
+    </Link>
+  );
+}

@@ -1,0 +1,102 @@
+import { chakra } from '@chakra-ui/react';
+import { type Pattern, readFigure } from '@map-step/core';
+import { type KeyboardEvent, type RefObject, useEffect, useState } from 'react';
+import { flushSync } from 'react-dom';
+import { Field, Label } from '../../../ui/parts.tsx';
+import type { FigureEditing } from '../figure/use-figure-draft.ts';
+
+interface RhythmFieldProps {
+  readonly editing: FigureEditing;
+  readonly field: RefObject<HTMLInputElement | null>;
+  /** The figure with what is being typed, seen before it is taken over. */
+  preview(pattern: Pattern | undefined): void;
+  /** What comes after the rhythm: the first step. */
+  goOn(): void;
+}
+
+/** The rhythm as it is said: counts, slows and quicks, or free; the columns follow while one types. */
+export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps) {
+  const { pattern, reading } = editing;
+  const written = rhythmText(pattern);
+  const [typed, setTyped] = useState(written);
+  const [beats, setBeats] = useState(String(pattern.beats ?? ''));
+  useEffect(() => setTyped(written), [written]);
+  useEffect(() => setBeats(String(pattern.beats ?? '')), [pattern.beats]);
+  const next = withRhythm(pattern, typed, beats);
+  const fault = readFigure(next, reading.figure.dance).faults.find(({ code }) => code === 'rhythm');
+  const take = () => {
+    preview(undefined);
+    if (JSON.stringify(next) !== JSON.stringify(pattern)) editing.change('Rhythm', next);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    flushSync(take);
+    if (!fault) goOn();
+  };
+  const edit = (text: string, count: string) => {
+    setTyped(text);
+    setBeats(count);
+    preview(withRhythm(pattern, text, count));
+  };
+  const isReadOnly = !editing.mayWrite;
+  return (
+    <chakra.div className="no-print" display="flex" gap="2" alignItems="flex-end" flexWrap="wrap">
+      <chakra.label display="grid" flex="1 1 16rem" maxW="26rem">
+        <Label>Rhythm: 1 2 3&4, SSQQ, or free</Label>
+        <Field
+          ref={field}
+          value={typed}
+          readOnly={isReadOnly}
+          autoFocus={editing.isNew && pattern.rhythm === undefined}
+          aria-invalid={fault !== undefined}
+          aria-describedby="rhythm-fault"
+          onChange={event => edit(event.target.value, beats)}
+          onKeyDown={onKeyDown}
+          onBlur={take}
+          fontFamily="title"
+          fontSize="lg"
+        />
+      </chakra.label>
+      <chakra.label display="grid" w="8rem">
+        <Label>Beats</Label>
+        <Field
+          value={beats}
+          placeholder="as counted"
+          readOnly={isReadOnly}
+          onChange={event => edit(typed, event.target.value)}
+          onKeyDown={onKeyDown}
+          onBlur={take}
+        />
+      </chakra.label>
+      <chakra.p
+        id="rhythm-fault"
+        aria-live="polite"
+        color="stop"
+        fontSize="sm"
+        fontWeight="600"
+        flex="1 1 12rem"
+      >
+        {typed.trim() !== '' && fault ? fault.message : ''}
+      </chakra.p>
+    </chakra.div>
+  );
+}
+
+/** One text for both roles, or the leader's / the follower's. */
+function rhythmText({ rhythm }: Pattern): string {
+  if (rhythm === undefined) return '';
+  return typeof rhythm === 'string' ? rhythm : `${rhythm.lead} / ${rhythm.follow}`;
+}
+
+function withRhythm(pattern: Pattern, text: string, beats: string): Pattern {
+  const { rhythm: _rhythm, beats: _beats, ...rest } = pattern;
+  const [lead = '', follow] = text.split('/').map(part => part.trim());
+  const rhythm = follow === undefined ? lead : { lead, follow };
+  const count = beats.trim();
+  return {
+    ...rest,
+    ...(text.trim() !== '' && { rhythm }),
+    ...(count !== '' && { beats: /^\d+$/.test(count) ? Number(count) : count }),
+  };
+}

@@ -1,0 +1,267 @@
+import { chakra } from '@chakra-ui/react';
+import {
+  actionInWords,
+  type Figure,
+  type FigurePart,
+  namedRuns,
+  type Pattern,
+  type Role,
+  type SheetCell,
+  type SheetColumn,
+  type SheetLayout,
+  writtenSteps,
+} from '@map-step/core';
+import { memo, type ReactNode } from 'react';
+import { CellEditor } from './cell-editor.tsx';
+import { HoldRibbon } from './hold-ribbon.tsx';
+import { RowTitle } from './row-title.tsx';
+import { StepCell } from './step-cell.tsx';
+import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import type { SheetCursor } from './use-sheet-cursor.ts';
+
+export const TITLE_WIDTH = 100;
+const NARROW = 92;
+
+interface SheetLineProps {
+  readonly editing: FigureEditing;
+  readonly layout: SheetLayout;
+  /** The columns of this line. */
+  readonly range: readonly [number, number];
+  readonly cursor: SheetCursor;
+  readonly names: Readonly<Record<Role, string>>;
+  /** Pixels that a beat has here. */
+  readonly perBeat: number;
+}
+
+/** One line of the step sheet: the calls above, a row a role, the hold below. */
+export function SheetLine({ editing, layout, range, cursor, names, perBeat }: SheetLineProps) {
+  const [from, to] = range;
+  const { figure } = editing.reading;
+  const columns = layout.columns.slice(from, to);
+  const template = `${TITLE_WIDTH}px ${columns.map(({ width }) => `minmax(0, ${width}fr)`).join(' ')}`;
+  const beats = columns.reduce((sum, { width }) => sum + width, 0);
+  return (
+    <chakra.div
+      display="grid"
+      gridTemplateColumns={template}
+      maxW={`${TITLE_WIDTH + beats * Math.max(perBeat, 128)}px`}
+      role="presentation"
+    >
+      <SheetHead figure={figure} layout={layout} range={range} />
+      {figure.parts.map(part => (
+        <PartRow
+          key={part.role}
+          part={part}
+          word={names[part.role]}
+          {...{ editing, layout, range, cursor, perBeat }}
+        />
+      ))}
+      <HoldRibbon figure={figure} layout={layout} range={range} />
+    </chakra.div>
+  );
+}
+
+interface SheetHeadProps {
+  readonly figure: Figure;
+  readonly layout: SheetLayout;
+  readonly range: readonly [number, number];
+}
+
+/** The counts, and every way to call them. */
+const SheetHead = memo(function SheetHead({ figure, layout, range }: SheetHeadProps) {
+  const [from, to] = range;
+  const first = figure.parts[0];
+  const cells = cellsIn(layout.cells.get(first?.role ?? 'lead'), range);
+  const line = (text: (cell: SheetCell) => ReactNode) => cells.map(cell => ({ cell, text: text(cell) }));
+  return (
+    <>
+      <RowTitle>Count</RowTitle>
+      {layout.columns.slice(from, to).map((column, index) => (
+        <chakra.div
+          key={from + index}
+          style={{ gridColumn: index + 2 }}
+          px="1.5"
+          py="1"
+          {...edgeOf(column)}
+          fontFamily="title"
+          fontSize={column.width < 0.5 ? 'lg' : 'xl'}
+          fontWeight="700"
+        >
+          {isRest(cells, from + index) ? `(${column.label})` : column.label}
+        </chakra.div>
+      ))}
+      <CallLine title="Slow, quick" cells={line(({ call }) => call)} {...{ layout, range }} />
+      <CallLine title="In words" cells={line(({ step }) => wordsOf(first, step))} {...{ layout, range }} />
+      <CallLine
+        title="Call"
+        cells={line(({ step }) => callOf(figure.pattern, step))}
+        {...{ layout, range }}
+      />
+      <CallLine title="Read as" cells={pieceCells(figure, first, cells)} {...{ layout, range }} />
+    </>
+  );
+});
+
+function cellsIn(
+  cells: readonly SheetCell[] | undefined,
+  [from, to]: readonly [number, number],
+): readonly SheetCell[] {
+  return (cells ?? []).filter(cell => cell.from >= from && cell.from < to);
+}
+
+interface CallLineProps {
+  readonly title: string;
+  readonly cells: readonly { readonly cell: SheetCell; readonly text: ReactNode }[];
+  readonly layout: SheetLayout;
+  readonly range: readonly [number, number];
+}
+
+function CallLine({ title, cells, layout, range: [from, to] }: CallLineProps) {
+  if (!cells.some(({ text }) => text)) return null;
+  return (
+    <>
+      <RowTitle>{title}</RowTitle>
+      {cells.map(({ cell, text }) => (
+        <chakra.div
+          key={cell.event}
+          style={{ gridColumn: `${cell.from - from + 2} / ${Math.min(cell.to, to) - from + 2}` }}
+          px="1.5"
+          py="0.5"
+          fontSize="sm"
+          lineHeight="1.2"
+          color="quiet"
+          overflowWrap="anywhere"
+          {...edgeOf(layout.columns[cell.from])}
+        >
+          {text}
+        </chakra.div>
+      ))}
+    </>
+  );
+}
+
+interface PartRowProps extends Omit<SheetLineProps, 'names'> {
+  readonly part: FigurePart;
+  readonly word: string;
+}
+
+function PartRow({ part, word, editing, layout, range, cursor, perBeat }: PartRowProps) {
+  const { role } = part;
+  return (
+    <>
+      <RowTitle color={role}>{word}</RowTitle>
+      {cellsIn(layout.cells.get(role), range).map(cell => {
+        const isHere = cell.step !== null && cursor.place.role === role && cursor.place.step === cell.step;
+        return (
+          <PlacedCell
+            key={cell.event}
+            figure={editing.reading.figure}
+            issues={editing.issues}
+            hands={cursor.hands}
+            // Only the cell one is on follows what is done there.
+            cursor={isHere ? cursor : undefined}
+            {...{ part, word, cell, layout, range, perBeat }}
+          />
+        );
+      })}
+    </>
+  );
+}
+
+interface PlacedCellProps {
+  readonly figure: Figure;
+  readonly part: FigurePart;
+  readonly word: string;
+  readonly cell: SheetCell;
+  readonly layout: SheetLayout;
+  readonly range: readonly [number, number];
+  readonly perBeat: number;
+  readonly issues: FigureEditing['issues'];
+  readonly hands: SheetCursor['hands'];
+  readonly cursor: SheetCursor | undefined;
+}
+
+const PlacedCell = memo(function PlacedCell(props: PlacedCellProps) {
+  const { figure, part, word, cell, layout, range, perBeat, issues, hands, cursor } = props;
+  const [from, to] = range;
+  const { from: start, to: end, step, event } = cell;
+  const label = `${word}, count ${layout.columns[start]?.label ?? ''}`;
+  const frame = {
+    style: { gridColumn: `${start - from + 2} / ${Math.min(end, to) - from + 2}` },
+    ...edgeOf(layout.columns[start]),
+    borderTop: '1px solid',
+    borderTopColor: 'line',
+    minH: '5.25rem',
+  };
+  if (step === null)
+    return (
+      <chakra.div {...frame}>
+        <chakra.p p="1.5" fontSize="sm" color="quiet">
+          rest
+        </chakra.p>
+      </chakra.div>
+    );
+  const place = { role: part.role, step };
+  const beats = layout.columns.slice(start, end).reduce((sum, { width }) => sum + width, 0);
+  return (
+    <chakra.div
+      {...frame}
+      role="button"
+      aria-label={`${label}: ${writtenSteps(figure, part.role)[step] ?? 'empty'}`}
+      data-place={`${part.role} ${step}`}
+      tabIndex={cursor ? 0 : -1}
+      cursor="pointer"
+      bg={cursor ? 'nowTint' : undefined}
+      onFocus={() => !cursor && hands.goTo(place)}
+      onDoubleClick={() => hands.open(place)}
+    >
+      {cursor?.opened !== undefined ? (
+        <CellEditor figure={figure} cursor={cursor} label={label} />
+      ) : (
+        <StepCell
+          figure={figure}
+          part={part}
+          step={step}
+          event={event}
+          issues={issues}
+          isNarrow={beats * perBeat < NARROW}
+        />
+      )}
+    </chakra.div>
+  );
+});
+
+/** A bar begins with a firm line, a phrase with a double one. */
+export function edgeOf(column: SheetColumn | undefined) {
+  switch (column?.edge) {
+    case 'phrase':
+      return { borderLeft: '4px double', borderLeftColor: 'ink' };
+    case 'bar':
+      return { borderLeft: '2px solid', borderLeftColor: 'quiet' };
+    default:
+      return { borderLeft: '1px solid', borderLeftColor: 'line' };
+  }
+}
+
+function isRest(cells: readonly SheetCell[], column: number): boolean {
+  return cells.some(({ from, step }) => from === column && step === null);
+}
+
+function wordsOf(part: FigurePart | undefined, step: number | null): string {
+  const action = step === null ? undefined : part?.steps[step]?.step?.action;
+  return action ? actionInWords(action) : '';
+}
+
+function callOf({ call }: Pattern, step: number | null): string {
+  return step === null ? '' : (call?.[step] ?? '');
+}
+
+/** Where a run of steps is a piece of the dance, its name stands once across it. */
+function pieceCells(figure: Figure, part: FigurePart | undefined, cells: readonly SheetCell[]) {
+  if (!part) return [];
+  return namedRuns(figure.dance, part).flatMap(({ name, from, to }) => {
+    const first = cells.find(({ step }) => step === from);
+    const last = cells.find(({ step }) => step === to - 1);
+    return first ? [{ cell: { ...first, to: last?.to ?? first.to }, text: name }] : [];
+  });
+}

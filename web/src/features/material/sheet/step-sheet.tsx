@@ -1,0 +1,146 @@
+import { chakra } from '@chakra-ui/react';
+import { type Pattern, readFigure, rolesOf, sheetLayout } from '@map-step/core';
+import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
+import { useWidth } from '../../../ui/use-width.ts';
+import { useCourseView } from '../../course/course-view.ts';
+import { RhythmField } from './rhythm-field.tsx';
+import { SheetLine, TITLE_WIDTH } from './sheet-line.tsx';
+import { sheetLines } from './sheet-lines.ts';
+import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import { type SheetPlace, useSheetCursor } from './use-sheet-cursor.ts';
+
+/** The narrowest column that a step can be read in, in pixels. */
+const LEAST_COLUMN = 62;
+
+interface StepSheetProps {
+  readonly editing: FigureEditing;
+  /** Begins a note on a step. */
+  note(place: SheetPlace): void;
+}
+
+/** The step sheet: one row a role, columns as wide as the beats they last, the hold as a ribbon below. */
+export function StepSheet({ editing, note }: StepSheetProps) {
+  const { studio } = useCourseView();
+  const [typed, preview] = useState<Pattern>();
+  // The line that is typed answers at once; the sheet follows as soon as there is time.
+  const deferred = useDeferredValue(typed);
+  const previewed = typed && deferred;
+  const { dance } = editing.reading.figure;
+  const shown = useMemo(
+    () =>
+      previewed
+        ? { ...editing, reading: readFigure(withRoom(previewed, editing), dance) }
+        : withEmptyParts(editing),
+    [previewed, editing, dance],
+  );
+  const layout = useMemo(() => sheetLayout(shown.reading.figure), [shown]);
+  const cursor = useSheetCursor(editing, note);
+  const sheet = useRef<HTMLDivElement>(null);
+  const field = useRef<HTMLInputElement>(null);
+  const hasFocus = useRef(false);
+  const { role, step } = cursor.place;
+  const isOpen = cursor.opened !== undefined;
+  useLayoutEffect(() => {
+    if (!isOpen && hasFocus.current) focusCell(sheet.current, role, step);
+  }, [role, step, isOpen]);
+  const room = useWidth(sheet) - TITLE_WIDTH;
+  const lines = useMemo(
+    () => sheetLines(layout.columns, Math.max(room, LEAST_COLUMN), LEAST_COLUMN),
+    [layout, room],
+  );
+  const names = {
+    lead: studio.studio.roles?.lead ?? 'Leader',
+    follow: studio.studio.roles?.follow ?? 'Follower',
+    solo: 'Steps',
+  };
+  const general = editing.issues.filter(({ path }) => path.length < 3 && path[0] !== 'rhythm');
+  return (
+    <section aria-label="Step sheet">
+      <RhythmField
+        editing={editing}
+        field={field}
+        preview={preview}
+        goOn={() => {
+          const role = rolesOf(dance)[0] ?? 'lead';
+          hasFocus.current = true;
+          // The cell is there at once: whoever types fast loses no key.
+          flushSync(() => cursor.goTo({ role, step: 0 }));
+          focusCell(sheet.current, role, 0);
+        }}
+      />
+      {layout.columns.length === 0 && (
+        <chakra.p mt="2" color="quiet">
+          {editing.pattern.over
+            ? 'This has no steps of its own; it is practised on another figure.'
+            : 'Type the rhythm first; the columns for its steps appear here.'}
+        </chakra.p>
+      )}
+      <chakra.div
+        ref={sheet}
+        mt="2"
+        display="grid"
+        gap="2"
+        bg="panel"
+        border="1px solid"
+        borderColor="line"
+        onKeyDown={cursor.onKey}
+        onFocus={() => {
+          hasFocus.current = true;
+        }}
+        onBlur={event => {
+          hasFocus.current =
+            event.relatedTarget === null || event.currentTarget.contains(event.relatedTarget);
+        }}
+      >
+        {lines.map(range => {
+          const beats = layout.columns.slice(...range).reduce((sum, { width }) => sum + width, 0);
+          return (
+            <SheetLine
+              key={range[0]}
+              editing={shown}
+              layout={layout}
+              range={range}
+              cursor={cursor}
+              names={names}
+              perBeat={beats > 0 ? room / beats : room}
+            />
+          );
+        })}
+      </chakra.div>
+      {general.map(({ message, severity, code }) => (
+        <chakra.p
+          key={message}
+          mt="1"
+          fontSize="sm"
+          fontWeight="600"
+          color={severity === 'error' && code !== 'step-count' ? 'stop' : 'caution'}
+        >
+          {code === 'step-count' ? 'Not whole yet' : severity === 'error' ? 'To mend' : 'Worth a look'}:{' '}
+          {message}
+        </chakra.p>
+      ))}
+    </section>
+  );
+}
+
+function focusCell(sheet: HTMLElement | null, role: string, step: number): void {
+  const cell = sheet?.querySelector<HTMLElement>(`[data-place="${role} ${step}"]`);
+  const last = [...(sheet?.querySelectorAll<HTMLElement>(`[data-place^="${role} "]`) ?? [])].at(-1);
+  (cell ?? last)?.focus();
+}
+
+/** A figure without parts still has its rows, so that they can be filled. */
+function withRoom(pattern: Pattern, { reading }: FigureEditing): Pattern {
+  if (pattern.parts) return pattern;
+  const isSolo = reading.figure.dance.roles === 'solo';
+  return { ...pattern, parts: isSolo ? { solo: '' } : { lead: '', follow: 'opposite' } };
+}
+
+function withEmptyParts(editing: FigureEditing): FigureEditing {
+  if (editing.pattern.parts || editing.pattern.rhythm === undefined) return editing;
+  return {
+    ...editing,
+    reading: readFigure(withRoom(editing.pattern, editing), editing.reading.figure.dance),
+  };
+}
