@@ -5,6 +5,9 @@ const SERVICE_WORKER = 'service-worker';
 /** The exact solver is large, and a plan is found without it. */
 const NOT_KEPT = /\.wasm$/;
 
+/** What is drawn often: the compiler keeps what has not changed. Elsewhere it would only make the first page larger. */
+const COMPILED = /src\/features\/(course|map|material|lesson|recap|course-settings)\/.*\.tsx?$/;
+
 /** A service worker has one name for ever, and is told which files this build has. */
 function tellServiceWorker(): Plugin {
   return {
@@ -23,7 +26,7 @@ function tellServiceWorker(): Plugin {
 }
 
 export default defineConfig({
-  plugins: [react(), tellServiceWorker()],
+  plugins: [react({ compiler: true, include: COMPILED }), tellServiceWorker()],
   html: { cspNonce: '__CSP_NONCE__' },
   // The solver's package asks for it under Node only.
   worker: { format: 'es', rolldownOptions: { external: ['node:module'] } },

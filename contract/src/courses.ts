@@ -24,17 +24,7 @@ import {
 } from './entities.ts';
 import { id } from './ids.ts';
 
-const lesson = z.int().min(1).max(100);
-
-/** One item to another lesson, or out; `from` is what the person saw. */
-const move = z.strictObject({ pattern: id, from: lesson.nullable(), to: lesson.nullable() });
-
 const courseCommand = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('place'),
-    why: z.string().max(200),
-    moves: z.array(move).min(1).max(500),
-  }),
   z.strictObject({
     kind: z.literal('publish'),
     name: z.string().trim().min(1).max(200),
@@ -57,7 +47,6 @@ export const courseCreateBody = z.strictObject({ course: courseSchema });
 /** A new figure, whole; an id that is there already is refused. */
 export const figureCreateBody = z.strictObject({ figure: patternSchema });
 
-export type CourseMove = z.infer<typeof move>;
 export type CourseCommand = z.infer<typeof courseCommand>;
 
 const sectionSummary = z.strictObject({

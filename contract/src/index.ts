@@ -9,7 +9,6 @@ export type {
   CourseClass,
   CourseCommand,
   CourseListAnswer,
-  CourseMove,
   CourseSummary,
   CourseVersionsAnswer,
   Material,
@@ -45,12 +44,13 @@ export type {
   ShareAnswer,
   StoredAnswer,
 } from './sections.ts';
-export type {
-  SessionAnswer,
-  SetupBody,
-  SignedInPerson,
-  SignInBody,
-  StaffRole,
+export {
+  type SessionAnswer,
+  type SetupBody,
+  type SignedInPerson,
+  type SignInBody,
+  type StaffRole,
+  setupBody,
 } from './session.ts';
 export type {
   TableOrder,

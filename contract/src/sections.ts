@@ -1,4 +1,4 @@
-import { attendanceSchema, logSchema, markdownSchema, markSchema } from '@map-step/core';
+import { attendanceSchema, logSchema, markSchema } from '@map-step/core';
 import { z } from 'zod';
 import { historyEntry, versioned } from './commands.ts';
 import {
@@ -25,13 +25,8 @@ export const attendanceBody = z.strictObject({ attendance: z.array(attendanceEnt
 const markEntry = markSchema.omit({ by: true });
 export const markBody = z.strictObject({ marks: z.array(markEntry).min(1).max(500) });
 
-export const finishBody = z.strictObject({
-  logs: z.array(logEntry).max(200),
-  recaps: z
-    .array(z.strictObject({ audience: z.enum(['students', 'staff']), markdown: markdownSchema }))
-    .min(1)
-    .max(2),
-});
+/** What was not marked is logged with it; the recaps are drafted by the server. */
+export const finishBody = z.strictObject({ logs: z.array(logEntry).max(200) });
 export const recapPublishBody = z.strictObject({ seen: z.int().min(1) });
 
 export type LogEntry = z.infer<typeof logEntry>;

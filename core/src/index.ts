@@ -13,9 +13,9 @@ export {
 export {
   applyChanges,
   type Clash,
-  canonicalJson,
+  changedFields,
+  changesBetween,
   type FieldChange,
-  isSameJson,
   readField,
   reverseChanges,
 } from './history/changes.ts';
@@ -69,8 +69,9 @@ export { writeDocument } from './interchange/write-json.ts';
 export { writeSheetSvg } from './interchange/write-svg.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionsOf } from './lesson/cautions.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './lesson/class-plan.ts';
+export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
 export { type ClassProgress, classProgress, lessonsBehind, standingLogs } from './lesson/progress.ts';
-export { draftRecap, type RecapSource } from './lesson/recap-draft.ts';
+export { draftRecap } from './lesson/recap-draft.ts';
 export {
   type BlockKind,
   type LessonBlock,
@@ -82,7 +83,7 @@ export { isOnStaff, ownLessons } from './lesson/staff.ts';
 export { checkDocument, type DocumentCheck } from './library/check-document.ts';
 export { createFigureChecker, type FigureIssue } from './library/check-figures.ts';
 export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
-export { byId, type Library, type Material, openLibrary } from './library/library.ts';
+export { byId, figureName, type Library, type Material, openLibrary } from './library/library.ts';
 export {
   figureJoins,
   figureLinks,
@@ -94,9 +95,7 @@ export {
 } from './library/links.ts';
 export { type NeedsGraph, type NeedsNode, needsGraph } from './library/needs-graph.ts';
 export {
-  type ChangedField,
   type ChangedRow,
-  changedFields,
   type FigurePreview,
   previewFigures,
 } from './library/preview-figures.ts';
@@ -180,12 +179,23 @@ export type {
   WeightClass,
 } from './model/document.ts';
 export { parseBeats, printBeats } from './model/fraction.ts';
+export { freeId } from './model/free-id.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
 export { failure, type Result, success } from './model/result.ts';
 export { isTimeZone } from './model/time-zone.ts';
 export { CoreError, type Tenths, TICKS_PER_BEAT, type Ticks, ticks } from './model/units.ts';
 export { describePlan, type PlanAnswer, type PlanKnowledge } from './plan/answer.ts';
 export { buildPlanProblem, lessonCapacity } from './plan/build-problem.ts';
+export {
+  addLesson,
+  canDropLesson,
+  changeItem,
+  changeLesson,
+  dropLesson,
+  placeItems,
+  takeWhatIf,
+  withBlock,
+} from './plan/course-changes.ts';
 export { allowedLessons, lessonRule } from './plan/domain.ts';
 export { type HighsLike, highsSolver } from './plan/exact/highs-solver.ts';
 export type { MipSolver } from './plan/exact/mip.ts';
@@ -199,7 +209,7 @@ export {
 export { type PlanMend, planMends, takeAlong } from './plan/mends.ts';
 export type { SolveBudget } from './plan/meter.ts';
 export { lessonShares } from './plan/minutes.ts';
-export { placedInOrder } from './plan/placed-order.ts';
+export { placedInOrder, placedOf } from './plan/placed-order.ts';
 export {
   COST_WEIGHTS,
   lastIntroducing,
@@ -208,6 +218,7 @@ export {
   type PlanProblem,
 } from './plan/problem.ts';
 export {
+  costChange,
   type ItemReasons,
   itemReasons,
   type MoveEffect,

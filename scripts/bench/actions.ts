@@ -131,8 +131,9 @@ export const ACTIONS: readonly Action[] = [
     call: (size, { courses }) => {
       const [course, seen] = [...courses][pick(courses.size)] ?? [pickClass(size).course, undefined];
       const place = seen?.placed[pick(seen.placed.length)] ?? { pattern: '', lesson: 1 };
-      const moves = [{ pattern: place.pattern, from: place.lesson, to: (place.lesson % 7) + 1 }];
-      const command = { kind: 'place', why: 'Moved', moves };
+      const to = { ...place, lesson: (place.lesson % 7) + 1 };
+      const changes = [{ field: `placed/${place.pattern}`, from: place, to }];
+      const command = { kind: 'edit', what: 'Moved', changes };
       return { route: 'course.command', params: { course }, body: { seen: seen?.version ?? 1, command } };
     },
   },

@@ -184,7 +184,7 @@ export async function buildBigStudio(client: Client, demoFile: string, size: Stu
   await addMarks(run, checks, { each: size.marks / checks, studentsEach, items, blocks: blocks - 1 });
   await run(
     `INSERT INTO history (studio_id, aggregate, aggregate_id, kind, what, person_id, before, after)
-     SELECT $1, 'course', id, 'place', 'Moved', 'person-0', '{}', '{}'
+     SELECT $1, 'course', id, 'edit', 'Moved', 'person-0', '{}', '{}'
      FROM courses, generate_series(1, 40) WHERE studio_id = $1`,
   );
   // Otherwise the server would do this while it is measured.

@@ -52,11 +52,12 @@ export async function openClient(address, figure) {
     }
     const { course, version } = await state.json();
     const from = course.placed.find(({ pattern }) => pattern === figure).lesson;
-    const why = `${figure} ${randomUUID()}`;
-    const moves = [{ pattern: figure, from, to: (from % 7) + 1 }];
-    const order = { seen: version, command: { kind: 'place', why, moves } };
+    const what = `${figure} ${randomUUID()}`;
+    const at = lesson => ({ pattern: figure, lesson });
+    const changes = [{ field: `placed/${figure}`, from: at(from), to: at((from % 7) + 1) }];
+    const order = { seen: version, command: { kind: 'edit', what, changes } };
     const reply = await request('/api/courses/hustle-1/commands', order, headers);
-    await note(reply, () => client.commands.push(why));
+    await note(reply, () => client.commands.push(what));
   }
 
   async function note(reply, onAcknowledged) {

@@ -1,5 +1,6 @@
 // A document seen as named fields, so that two people's changes meet only where they touch the same one.
 // A field is a key (`name`), or an entry of a list whose entries have a key of their own (`staff/ana`).
+import { dequal } from 'dequal/lite';
 import type { Json } from '../model/document.ts';
 import { failure, type Result, success } from '../model/result.ts';
 
@@ -31,21 +32,44 @@ const ENTRY_KEYS: { readonly [list: string]: string } = {
 };
 
 /**
- * Applies all changes, or none and says which fields stand otherwise than they were seen. Order of keys does
- * not matter; a new entry of a list comes last; a list left empty stays as an empty list.
+ * Applies all changes, or none and says which fields stand otherwise than they were seen. What stands as it is
+ * wanted already is no clash. Order of keys does not matter; a new entry of a list comes last; a list left empty
+ * stays as an empty list.
  */
 export function applyChanges<Body>(
   body: Body,
   changes: readonly FieldChange[],
 ): Result<Body, readonly Clash[]> {
   const clashes: Clash[] = [];
-  let fields = body as Fields;
+  let fields = fieldsOf(body);
   for (const { field, from, to } of changes) {
     const theirs = readField(fields, field);
-    if (isSameJson(theirs, from)) fields = writeField(fields, field, to);
+    if (dequal(theirs, to)) continue;
+    if (dequal(theirs, from)) fields = writeField(fields, field, to);
     else clashes.push({ field, seen: from, mine: to, theirs });
   }
   return clashes.length > 0 ? failure(clashes) : success(fields as Body);
+}
+
+/** The fields in which two bodies differ, in the order in which they first stand; lists with keyed entries as one. */
+export function changedFields(before: object, after: object): readonly FieldChange[] {
+  const [old, now] = [fieldsOf(before), fieldsOf(after)];
+  return [...new Set([...Object.keys(old), ...Object.keys(now)])]
+    .map(field => ({ field, from: ownValue(old, field), to: ownValue(now, field) }))
+    .filter(({ from, to }) => !dequal(from, to));
+}
+
+/** The changes that make one body of another, entry by entry where a list has keyed entries. */
+export function changesBetween(before: object, after: object): readonly FieldChange[] {
+  return changedFields(before, after).flatMap(change => {
+    const key = ENTRY_KEYS[change.field];
+    if (key === undefined) return [change];
+    const names = [...entriesOf(change.from), ...entriesOf(change.to)].map(entry => String(entry[key]));
+    return [...new Set(names)]
+      .map(name => `${change.field}/${name}`)
+      .map(field => ({ field, from: readField(before, field), to: readField(after, field) }))
+      .filter(({ from, to }) => !dequal(from, to));
+  });
 }
 
 /** The changes that put back what these did. */
@@ -56,23 +80,14 @@ export function reverseChanges(changes: readonly FieldChange[]): readonly FieldC
 /** What stands in a field; null when nothing does. */
 export function readField(body: unknown, field: string): Json {
   const { key, list, entry } = splitField(field);
-  const value = ownValue(body as Fields, key);
+  const value = ownValue(fieldsOf(body), key);
   if (list === undefined) return value;
   return entriesOf(value).find(one => ownValue(one, list) === entry) ?? null;
 }
 
-/** True when two values are the same but for the order of keys, which a database may change. */
-export function isSameJson(a: Json, b: Json): boolean {
-  return canonicalJson(a) === canonicalJson(b);
-}
-
-/** A text that is equal for equal values, whatever the order of their keys. */
-export function canonicalJson(value: unknown): string {
-  return JSON.stringify(value, (_, inner: unknown) =>
-    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  );
+/** A body as it is in JSON, where a key may or may not be. */
+function fieldsOf(body: unknown): Fields {
+  return body as Fields;
 }
 
 function writeField(body: Fields, field: string, to: Json): Fields {
@@ -81,7 +96,7 @@ function writeField(body: Fields, field: string, to: Json): Fields {
   const entries = entriesOf(ownValue(body, key));
   const at = entries.findIndex(one => ownValue(one, list) === entry);
   if (to === null) return withKey(body, key, entries.toSpliced(at, at < 0 ? 0 : 1));
-  const added = { ...(to as Fields), [list]: entry };
+  const added = { ...fieldsOf(to), [list]: entry };
   return withKey(body, key, at < 0 ? [...entries, added] : entries.with(at, added));
 }
 
@@ -93,7 +108,7 @@ function splitField(field: string): { key: string; list?: string; entry: string 
 }
 
 function entriesOf(value: Json): readonly Fields[] {
-  return Array.isArray(value) ? (value as readonly Fields[]) : [];
+  return Array.isArray(value) ? value.map(fieldsOf) : [];
 }
 
 function ownValue(body: Fields, key: string): Json {

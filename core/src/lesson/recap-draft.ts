@@ -1,4 +1,4 @@
-import type { Library } from '../library/library.ts';
+import { figureName, type Library } from '../library/library.ts';
 import type { Audience, Course, Log, LogResult, Pattern, Studio } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
 import type { Figure, FigurePart } from '../steps/figure.ts';
@@ -35,7 +35,7 @@ export function draftRecap(source: RecapSource): string {
   const isReached = (id: string) => (resultOf.get(id)?.result ?? 'not-reached') !== 'not-reached';
   const fresh = source.introduced.filter(isReached);
   const reviewed = logs.filter(({ pattern }) => !source.introduced.includes(pattern) && isReached(pattern));
-  const name = (id: string) => library.patterns.get(id)?.name ?? id;
+  const name = (id: string) => figureName(library, id);
   const lines = [
     `# ${source.course.name}, lesson ${lesson} of ${source.course.lessons.length}`,
     ...section(

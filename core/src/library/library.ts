@@ -32,3 +32,8 @@ export function byId<Entry extends { readonly id: string }>(
   for (const entry of entries ?? []) if (!map.has(entry.id)) map.set(entry.id, entry);
   return map;
 }
+
+/** What the house calls a figure; its id where there is none of it. */
+export function figureName({ patterns }: Pick<Library, 'patterns'>, id: string): string {
+  return patterns.get(id)?.name ?? id;
+}

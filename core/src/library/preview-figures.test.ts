@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest';
+import { changedFields } from '../history/changes.ts';
 import { readCsv } from '../interchange/csv.ts';
 import { readTable } from '../interchange/table.ts';
 import { PATTERN_TABLE } from '../interchange/tables.ts';
 import { figure, studio } from '../test/studio.ts';
-import { changedFields, previewFigures } from './preview-figures.ts';
+import { previewFigures } from './preview-figures.ts';
 
 const walk = figure('walk', { name: 'Walk', kind: 'basic' });
 const turn = figure('turn', { name: 'Turn', needs: ['walk'] });

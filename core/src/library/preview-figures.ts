@@ -1,22 +1,15 @@
 // What a table of figures would do to a library, before anything is written.
-import { canonicalJson } from '../history/changes.ts';
+import { changedFields, type FieldChange } from '../history/changes.ts';
 import type { RowFault, TableReading, TableRow } from '../interchange/table.ts';
-import type { Json, Pattern } from '../model/document.ts';
+import type { Pattern } from '../model/document.ts';
 import { checkDocument } from './check-document.ts';
 import type { Material } from './library.ts';
-
-/** A field of a figure that a row changes; null stands for a field that is not there. */
-export interface ChangedField {
-  readonly field: string;
-  readonly from: Json;
-  readonly to: Json;
-}
 
 export interface ChangedRow {
   readonly line: number;
   readonly before: Pattern;
   readonly after: Pattern;
-  readonly fields: readonly ChangedField[];
+  readonly fields: readonly FieldChange[];
 }
 
 export interface FigurePreview {
@@ -56,14 +49,6 @@ export function previewFigures(material: Material, table: TableReading<Pattern>)
     unchanged: rows.length - fresh.length - changed.length,
     faults: faults.sort((a, b) => a.line - b.line),
   };
-}
-
-/** The fields in which two entries differ, in the order in which they first stand. */
-export function changedFields(before: object, after: object): readonly ChangedField[] {
-  const [old, now] = [before, after] as unknown as readonly [Record<string, Json>, Record<string, Json>];
-  return [...new Set([...Object.keys(old), ...Object.keys(now)])]
-    .filter(key => canonicalJson(old[key] ?? null) !== canonicalJson(now[key] ?? null))
-    .map(field => ({ field, from: old[field] ?? null, to: now[field] ?? null }));
 }
 
 function rowsTwice(rows: readonly TableRow<Pattern>[]): readonly RowFault[] {

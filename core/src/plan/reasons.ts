@@ -95,7 +95,8 @@ export function whatItTakes(problem: PlanProblem, placed: Placed, id: string): W
   return options.sort((a, b) => rate(a) - rate(b))[0];
 }
 
-function costChange(before: PlanCost, after: PlanCost): PlanCost {
+/** What one plan costs more than another, term by term. */
+export function costChange(before: PlanCost, after: PlanCost): PlanCost {
   const less = (term: keyof PlanCost) => Math.round((after[term] - before[term]) * 100) / 100;
   return {
     total: less('total'),

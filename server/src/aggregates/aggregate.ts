@@ -1,5 +1,13 @@
 import type { Change, HistoryEntry } from '@map-step/contract';
-import { applyChanges, type Clash, type FieldChange, type Json, reverseChanges } from '@map-step/core';
+import {
+  applyChanges,
+  type Clash,
+  type FieldChange,
+  type Json,
+  readField,
+  reverseChanges,
+} from '@map-step/core';
+import { dequal } from 'dequal/lite';
 import { announce } from '../db/change-feed.ts';
 import type { Stored } from '../db/document-store.ts';
 import { historyStore } from '../db/history-store.ts';
@@ -54,6 +62,7 @@ export async function runCommand<Body>(
   for (let attempt = 0; attempt < TRIES; attempt += 1) {
     const stored = await getStored(aggregate);
     const planned = await plan(stored);
+    if (isDone(stored.body, planned)) return;
     const changed = applyChanges(stored.body, planned.changes);
     if (!changed.ok) throw await stale(aggregate, changed.fault);
     const touched = planned.changes.map(({ field }) => field.split('/', 1)[0] ?? field);
@@ -76,6 +85,11 @@ export async function runCommand<Body>(
     [],
     `Others are changing this ${aggregate.noun} at the same moment. Try again.`,
   );
+}
+
+/** True when all stands as an edit wants it: it was sent twice, or two people wanted the same. */
+function isDone(body: unknown, { kind, changes }: PlannedChange): boolean {
+  return kind === 'edit' && changes.every(({ field, to }) => dequal(readField(body, field), to));
 }
 
 /** Puts back what an earlier command changed, while all of it still is as that command left it. */

@@ -8,6 +8,7 @@ import { backup, restore } from '../../../scripts/backup.mjs';
 import { connectionOf, startCluster, startThrowawayCluster } from '../../../scripts/postgres.mjs';
 import { openDatabase } from '../db/database.ts';
 import { createStudio, getStudio, saveStudio } from '../features/studio/studio-store.ts';
+import { moveCommand } from './commands.ts';
 import { demoStudio } from './demo-studio.ts';
 import { listen, startTestServer, type TestPerson } from './test-server.ts';
 
@@ -16,8 +17,8 @@ test('backup, fresh cluster, restore: the export is byte-equal, history and sess
   const file = join(folder, 'studio.backup');
   const server = await startTestServer(demoStudio());
   const ottilie = await server.person('ottilie-marsh');
-  const moves = [{ pattern: 'wrap', from: 6, to: 5 }];
-  const body = { seen: 1, command: { kind: 'place', why: 'Wrap to lesson 5', moves } };
+  const command = moveCommand('Wrap to lesson 5', { pattern: 'wrap', from: 6, to: 5 });
+  const body = { seen: 1, command };
   await ottilie.call('course.command', { params: { course: 'hustle-1' }, body });
   const exported = async (who: TestPerson) => JSON.stringify((await who.call('studio.export')).body);
   const before = await exported(ottilie);

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { EVERYTHING } from '@map-step/contract';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { announce, openChangeFeed, type Signal } from '../db/change-feed.ts';
+import { moveCommand } from './commands.ts';
 import { demoStudio } from './demo-studio.ts';
 import { startTestServer, type TestServer } from './test-server.ts';
 
@@ -18,7 +19,7 @@ async function until(isDone: () => boolean | Promise<boolean>): Promise<void> {
   expect(await isDone()).toBe(true);
 }
 
-const place = { seen: 1, command: { kind: 'place', why: '', moves: [{ pattern: 'wrap', from: 6, to: 5 }] } };
+const place = { seen: 1, command: moveCommand('Moved', { pattern: 'wrap', from: 6, to: 5 }) };
 const params = { course: 'hustle-1' };
 
 test('a change through one server is heard on the stream of another within two seconds', async () => {

@@ -5,6 +5,7 @@ import type { StudioDocument } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { historyStore } from '../db/history-store.ts';
 import { jobStore } from '../jobs/job-store.ts';
+import { moveCommand } from './commands.ts';
 import { demoStudio } from './demo-studio.ts';
 import {
   addStudio,
@@ -88,12 +89,12 @@ const SAMPLES: Record<RouteName, () => Sample> = {
     params: { course: 'hustle-1' },
     body: {
       seen: 1,
-      command: { kind: 'place', why: '', moves: moves.map(move => ({ ...move, from: 6, to: 6 })) },
+      command: moveCommand('Moved', ...moves.map(move => ({ ...move, from: 6, to: 6 }))),
     },
   }),
   'section.read': () => ({ params: key }),
   'section.log': () => ({ params: key, body: { logs: [log()] } }),
-  'lesson.finish': () => ({ params: key, body: { logs: [], recaps: [{ audience: 'staff', markdown: '' }] } }),
+  'lesson.finish': () => ({ params: key, body: { logs: [] } }),
   'section.command': () => ({ params: key, body: { command: edit('start', '19:00', '19:00') } }),
   'section.document': () => ({ params: key }),
   'section.attend': () => ({ params: key, body: { attendance: [attendance()] } }),

@@ -4,8 +4,8 @@ import { CacheProvider } from '@emotion/react';
 import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { isAboutSession, isPassing } from '../api/client.ts';
+import { sendWhatWaits } from '../api/commands.ts';
 import { keepAnswers } from '../api/kept-answers.ts';
-import { sendWhatWaits } from '../features/course/course-commands.ts';
 import { keeping, sessionQuery } from '../features/session/session-queries.ts';
 import { system } from '../theme/system.ts';
 

@@ -1,5 +1,4 @@
 import { createBrowserRouter, Navigate } from 'react-router';
-import { CourseLayout } from '../features/course/course-layout.tsx';
 import { ProgrammePage } from '../features/programme/programme-page.tsx';
 import { BrokenPage, MissingPage } from './edge-pages.tsx';
 import { SignedIn } from './signed-in.tsx';
@@ -17,7 +16,9 @@ export const router = createBrowserRouter([
       { path: '/', element: <ProgrammePage /> },
       {
         path: '/courses/:course',
-        element: <CourseLayout />,
+        lazy: async () => ({
+          Component: (await import('../features/course/course-layout.tsx')).CourseLayout,
+        }),
         children: [
           { index: true, element: <Navigate to="map" replace /> },
           {

@@ -51,7 +51,7 @@ export class CourseOnServer {
     if (!changed.ok) throw new Error('the test moves a figure from where it does not lie');
     this.#changes.set(id, changes);
     const undoes = command.kind === 'undo' ? command.of : null;
-    const what = command.kind === 'place' ? command.why : command.kind;
+    const what = command.kind === 'edit' ? command.what : command.kind;
     const entry: HistoryEntry = {
       id,
       kind: command.kind,
@@ -73,14 +73,7 @@ export class CourseOnServer {
   }
 
   #changesOf(command: CourseCommand): readonly FieldChange[] {
-    const at = (pattern: string, lesson: number | null) => (lesson === null ? null : { pattern, lesson });
     if (command.kind === 'undo') return reverseChanges(this.#changes.get(command.of) ?? []);
-    if (command.kind === 'edit') return command.changes;
-    if (command.kind !== 'place') return [];
-    return command.moves.map(({ pattern, from, to }) => ({
-      field: `placed/${pattern}`,
-      from: at(pattern, from),
-      to: at(pattern, to),
-    }));
+    return command.kind === 'edit' ? command.changes : [];
   }
 }

@@ -1,18 +1,20 @@
-import { openLibrary, type Placed, readDocument, type StudioDocument } from '@map-step/core';
+import type { CourseAnswer, SectionAnswer } from '@map-step/contract';
+import { openLibrary, type Placed, placedOf, readDocument, type StudioDocument } from '@map-step/core';
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { cleanup, configure, renderHook, waitFor } from '@testing-library/react';
 import { type ReactNode, useMemo, useState } from 'react';
 import { onTestFinished, vi } from 'vitest';
 import demo from '../../../demo/tarn-street.json?raw';
-import { courseQuery } from '../features/course/course-queries.ts';
 import {
-  CoursePastContext,
-  type CourseView,
-  CourseViewContext,
-  draftPlan,
-  placedOf,
-  problemOf,
-} from '../features/course/course-view.ts';
+  ClassContext,
+  type CourseContent,
+  CourseContext,
+  PlaceContext,
+  type PlanContent,
+  PlanContext,
+} from '../features/course/course-context.ts';
+import { courseQuery } from '../features/course/course-queries.ts';
+import { draftPlan, problemOf } from '../features/course/course-view.ts';
 import { CourseOnServer } from './course-on-server.ts';
 
 // A busy machine takes longer than what the library waits by itself.
@@ -21,8 +23,10 @@ configure({ asyncUtilTimeout: 60_000 });
 export const DIRECTOR = 'ottilie-marsh';
 const COURSE = 'hustle-1';
 
-const studio = readDemo();
-const library = openLibrary({ patterns: [], elements: [], dances: [], levels: [], ...studio });
+export const demoStudio = readDemo();
+const { dances = [], levels = [], patterns = [], elements = [] } = demoStudio;
+const material = { dances, levels, patterns, elements };
+const library = openLibrary(material);
 
 function readDemo(): StudioDocument {
   const read = readDocument(demo);
@@ -36,13 +40,13 @@ interface Asked {
 
 /** Runs a hook of the map inside the demo's course, on a page whose server is the one that is returned. */
 export function renderInCourse<Result>(hook: () => Result, { role = 'director' }: Asked = {}) {
-  const course = studio.courses?.find(({ id }) => id === COURSE);
+  const course = demoStudio.courses?.find(({ id }) => id === COURSE);
   if (!course) throw new Error('the demo has no such course');
   const server = new CourseOnServer(course, DIRECTOR);
   vi.stubGlobal('fetch', server.fetch);
   const client = new QueryClient({ defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY } } });
   client.setQueryData(courseQuery(COURSE).queryKey, server.answer);
-  const shown: { view?: CourseView } = {};
+  const shown: { view?: Shown } = {};
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={client}>
       <InCourse shown={shown} role={role}>
@@ -51,7 +55,10 @@ export function renderInCourse<Result>(hook: () => Result, { role = 'director' }
     </QueryClientProvider>
   );
   const rendered = renderHook(hook, { wrapper });
-  const view = () => shown.view as CourseView;
+  const view = () => {
+    if (!shown.view) throw new Error('nothing is drawn yet');
+    return shown.view;
+  };
   const saved = () => waitFor(() => expectSaved(client));
   onTestFinished(async () => {
     // What is still on its way would reach the server of the next test.
@@ -73,29 +80,60 @@ function expectSaved(client: QueryClient): void {
   if (client.isMutating() > 0) throw new Error('a change is on its way');
 }
 
+/** What the page knows of the demo's course. */
+export function courseContent(role: NonNullable<Asked['role']>): CourseContent {
+  const course = demoStudio.courses?.find(({ id }) => id === COURSE);
+  if (!course) throw new Error('the demo has no such course');
+  return {
+    me: { id: DIRECTOR, name: 'Ottilie Marsh', role, studio: '00000000-0000-4000-8000-000000000000' },
+    today: '2026-03-09',
+    studio: {
+      studio: demoStudio.studio,
+      people: [...(demoStudio.people ?? [])],
+      rooms: [...(demoStudio.rooms ?? [])],
+      holidays: [...(demoStudio.holidays ?? [])],
+      figureColumns: {},
+    },
+    material,
+    materialStamp: '1',
+    library,
+    answer: { course, published: null, sections: [] },
+  };
+}
+
+/** What the page shows, for the test to look at. */
+type Shown = CourseContent & PlanContent;
+
 interface InCourseProps {
   readonly children: ReactNode;
   readonly role: NonNullable<Asked['role']>;
-  /** What the page shows, for the test to look at. */
-  readonly shown: { view?: CourseView };
+  readonly shown: { view?: Shown };
+  readonly section?: SectionAnswer;
 }
 
-function InCourse({ children, role, shown }: InCourseProps) {
-  const { data } = useQuery(courseQuery(COURSE));
+function withoutPast({ course, published, sections }: CourseAnswer) {
+  return { course, published, sections };
+}
+
+function InCourse({ children, role, shown, section }: InCourseProps) {
+  const { data: answer } = useQuery({ ...courseQuery(COURSE), select: withoutPast });
   const [previewed, preview] = useState<Placed>();
-  if (!data) throw new Error('the course is there from the beginning');
-  const { version, history, ...answer } = data;
+  if (!answer) throw new Error('the course is there from the beginning');
   const saved = useMemo(() => placedOf(answer.course), [answer.course]);
   const draft = useMemo(
     () => draftPlan(problemOf(library, answer.course, answer.published), previewed ?? saved),
     [answer.course, answer.published, previewed, saved],
   );
-  const me = { id: DIRECTOR, name: 'Ottilie Marsh', role };
-  const view = { me, library, answer, draft, saved, preview, lesson: 1, today: '2026-03-09' };
-  shown.view = view as unknown as CourseView;
+  const course = { ...courseContent(role), answer };
+  const plan = { draft, saved, preview };
+  shown.view = { ...course, ...plan };
   return (
-    <CourseViewContext value={shown.view}>
-      <CoursePastContext value={{ version, history }}>{children}</CoursePastContext>
-    </CourseViewContext>
+    <CourseContext value={course}>
+      <PlanContext value={plan}>
+        <ClassContext value={{ section, waiting: [], keep: () => {}, classPlan: undefined }}>
+          <PlaceContext value={{ lesson: 1, goTo: () => {}, goBy: () => {} }}>{children}</PlaceContext>
+        </ClassContext>
+      </PlanContext>
+    </CourseContext>
   );
 }

@@ -19,6 +19,7 @@ export function renderOnPage<Props, Result>(
   hook: (props: Props) => Result,
   initialProps: Props,
   answer: (asked: Asked) => Reply,
+  around: (children: ReactNode) => ReactNode = children => children,
 ) {
   vi.useFakeTimers();
   const asked: Asked[] = [];
@@ -30,7 +31,7 @@ export function renderOnPage<Props, Result>(
   });
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const wrapper = ({ children }: { children: ReactNode }) => (
-    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+    <QueryClientProvider client={client}>{around(children)}</QueryClientProvider>
   );
   const page = renderHook(hook, { wrapper, initialProps });
   onTestFinished(() => {

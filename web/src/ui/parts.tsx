@@ -1,14 +1,36 @@
-import { chakra } from '@chakra-ui/react';
+import { chakra, Skeleton as SkeletonLine } from '@chakra-ui/react';
+import { skeletonRecipe } from '@chakra-ui/react/theme';
 import type { ReactNode } from 'react';
 import { recipes } from '../theme/recipes.ts';
 
 export const Button = chakra('button', recipes.button, { defaultProps: { type: 'button' } });
 export const ButtonLink = chakra('a', recipes.button);
 export const FigureChip = chakra('button', recipes.figureChip, { defaultProps: { type: 'button' } });
-export const Field = chakra('input', recipes.field);
-export const TextArea = chakra('textarea', recipes.field);
-export const Select = chakra('select', recipes.field);
 export const Label = chakra('span', recipes.label);
+
+/** A text of several lines, as it is written. */
+export const LongText = chakra('pre', {
+  base: {
+    whiteSpace: 'pre-wrap',
+    maxH: '12rem',
+    overflowY: 'auto',
+    bg: 'panel',
+    p: '2',
+    my: '1',
+    fontFamily: 'body',
+    fontSize: 'sm',
+  },
+});
+
+/** What is said of a thing beside the thing itself; one under the other on a narrow page. */
+export const TwoColumns = chakra('div', {
+  base: {
+    display: 'grid',
+    gridTemplateColumns: { base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' },
+    gap: '5',
+    alignItems: 'start',
+  },
+});
 
 /** Something the person should know, in its place on the page. */
 export function Notice({
@@ -53,11 +75,10 @@ export function Skeleton({ lines = 5 }: { lines?: number }) {
   return (
     <chakra.div role="status" aria-label="Loading" py="4" display="grid" gap="3">
       {Array.from({ length: lines }, (_, index) => (
-        <chakra.div
+        <SkeletonLine
           key={`line-${index + 1}`}
+          recipe={skeletonRecipe}
           height="1.25rem"
-          bg="line"
-          borderRadius="sm"
           width={`${95 - ((index * 17) % 45)}%`}
         />
       ))}

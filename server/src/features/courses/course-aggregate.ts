@@ -7,14 +7,14 @@ import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { findPublishedPlan } from '../studio/studio-store.ts';
 
-/** A course with its items and where they are placed. Placing is a command of its own. */
+/** A course with its items and where they are placed. */
 export function courseAggregate(scope: StudioScope, id: string): Aggregate<Course> {
   const whole = documentAggregate(scope, id, {
     kind: 'course',
     table: 'courses',
     noun: 'course',
     told: version => ({ topic: 'course', id, version }),
-    fixed: ['id', 'placed'],
+    fixed: ['id'],
     schema: courseSchema,
     around: course => around(scope, course),
   });

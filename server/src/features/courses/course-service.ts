@@ -1,4 +1,4 @@
-import type { CourseAnswer, CourseCommand, CourseMove } from '@map-step/contract';
+import type { CourseAnswer, CourseCommand } from '@map-step/contract';
 import type { Course, PlanVersion } from '@map-step/core';
 import { type PlannedChange, planEdit, planUndo, runCommand, stale } from '../../aggregates/aggregate.ts';
 import type { Stored } from '../../db/document-store.ts';
@@ -20,8 +20,6 @@ export async function runCourseCommand(scope: StudioScope, order: CourseOrder): 
   const aggregate = courseAggregate(scope, course);
   await runCommand(aggregate, person, async (stored): Promise<PlannedChange> => {
     switch (command.kind) {
-      case 'place':
-        return { kind: 'place', what: command.why, changes: command.moves.map(placing) };
       case 'edit':
         return planEdit(aggregate, command);
       case 'undo':
@@ -36,11 +34,6 @@ export async function runCourseCommand(scope: StudioScope, order: CourseOrder): 
     }
   });
   return readCourse(scope, course);
-}
-
-function placing({ pattern, from, to }: CourseMove) {
-  const at = (lesson: number | null) => (lesson === null ? null : { pattern, lesson });
-  return { field: `placed/${pattern}`, from: at(from), to: at(to) };
 }
 
 /** Keeps the plan as it is now by a name; a published one is what the classes follow from now on. */

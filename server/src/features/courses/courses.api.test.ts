@@ -1,6 +1,7 @@
-import type { CourseAnswer, CourseCommand, CourseMove } from '@map-step/contract';
+import type { CourseAnswer, CourseCommand } from '@map-step/contract';
 import type { Json } from '@map-step/core';
 import { afterAll, beforeEach, describe, expect, test } from 'vitest';
+import { type Move, moveCommand } from '../../test/commands.ts';
 import { demoStudio } from '../../test/demo-studio.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
@@ -16,7 +17,7 @@ afterAll(() => server.close());
 const read = async () => (await ottilie.call('course.read', { params: { course: 'hustle-1' } })).body;
 const send = (seen: number, command: CourseCommand, by = ottilie) =>
   by.call('course.command', { params: { course: 'hustle-1' }, body: { seen, command } });
-const place = (...moves: CourseMove[]): CourseCommand => ({ kind: 'place', why: 'moved', moves });
+const place = (...moves: Move[]) => moveCommand('moved', ...moves);
 const lessonOf = (answer: CourseAnswer, pattern: string) =>
   answer.course.placed?.find(entry => entry.pattern === pattern)?.lesson ?? null;
 
@@ -24,7 +25,7 @@ describe('placing figures', () => {
   test('raises the version, writes the history, and can be undone and redone', async () => {
     const moved = (await send(1, place({ pattern: 'wrap', from: 6, to: 5 }))).body;
     expect([moved.version, lessonOf(moved, 'wrap')]).toEqual([2, 5]);
-    expect(moved.history[0]).toMatchObject({ kind: 'place', by: 'ottilie-marsh', undone: false });
+    expect(moved.history[0]).toMatchObject({ kind: 'edit', by: 'ottilie-marsh', undone: false });
 
     const undone = (await send(2, { kind: 'undo', of: moved.history[0]?.id ?? '' })).body;
     expect(lessonOf(undone, 'wrap')).toBe(6);
@@ -74,7 +75,7 @@ describe('placing figures', () => {
       expect(lessonOf(after, pattern)).toBe(lesson === 7 ? 6 : lesson + 1);
   });
 
-  test.each<[string, CourseMove]>([
+  test.each<[string, Move]>([
     ['a figure that is not in the course', { pattern: 'waltz', from: null, to: 1 }],
     ['a lesson that is not there', { pattern: 'wrap', from: 6, to: 9 }],
   ])('%s is refused', async (_, move) => {
@@ -112,11 +113,11 @@ test('a command that is not one is refused with its place', async () => {
     params: { course: 'hustle-1' },
     body: {
       seen: 1,
-      command: { kind: 'place', why: '', moves: [{ pattern: 'wrap', from: 6, to: 5, colour: 1 }] },
+      command: { kind: 'edit', what: 'moved', changes: [{ field: 'name', from: 'a', to: 'b', colour: 1 }] },
     },
   });
   expect(reply.status).toBe(400);
-  expect(reply.body.problems?.[0]?.at).toBe('/command/moves/0/colour');
+  expect(reply.body.problems?.[0]?.at).toBe('/command/changes/0/colour');
 });
 
 describe('versions of a plan', () => {

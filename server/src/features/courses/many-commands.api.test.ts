@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { moveCommand } from '../../test/commands.ts';
 import { demoStudio } from '../../test/demo-studio.ts';
 import {
   type ListeningServer,
@@ -30,7 +31,7 @@ async function walk(
   let lesson = start;
   for (let sent = 0; sent < COMMANDS_EACH; sent += 1) {
     const to = (lesson % 7) + 1;
-    const command = { kind: 'place', why: pattern, moves: [{ pattern, from: lesson, to }] };
+    const command = moveCommand(pattern, { pattern, from: lesson, to });
     const { status } = await who.call('course.command', {
       params: { course: 'hustle-1' },
       body: { seen: 1, command },
@@ -51,17 +52,18 @@ test('1,000 commands by two people through two servers: disjoint ones all succee
   expect([lessonOf('wrap'), lessonOf('gather')]).toEqual([wrap.lesson, gather.lesson]);
 }, 120_000);
 
-test('of two people who move the same figure from the same lesson exactly one succeeds, every time', async () => {
+test('of two people who move the same figure to different lessons exactly one succeeds, every time', async () => {
   const [here, there] = [await server.person('ottilie-marsh'), await other.person('ottilie-marsh')];
   const params = { course: 'hustle-1' };
   for (let round = 0; round < 20; round += 1) {
     const { body } = await here.call('course.read', { params });
     const from = body.course.placed?.find(({ pattern }) => pattern === 'right-turn')?.lesson ?? 0;
-    const to = (from % 7) + 1;
-    const command = { kind: 'place', why: '', moves: [{ pattern: 'right-turn', from, to }] };
-    const send = (who: TestPerson) =>
-      who.call('course.command', { params, body: { seen: body.version, command } });
-    const statuses = (await Promise.all([send(here), send(there)])).map(({ status }) => status).sort();
+    const send = (who: TestPerson, to: number) => {
+      const command = moveCommand('Moved', { pattern: 'right-turn', from, to });
+      return who.call('course.command', { params, body: { seen: body.version, command } });
+    };
+    const both = [send(here, (from % 7) + 1), send(there, ((from + 1) % 7) + 1)];
+    const statuses = (await Promise.all(both)).map(({ status }) => status).sort();
     expect(statuses).toEqual([200, 409]);
   }
 });

@@ -1,7 +1,7 @@
 import type { RecapAnswer } from '@map-step/contract';
 import { type Audience, markdownSchema, readShape } from '@map-step/core';
 import { z } from 'zod';
-import type { Aggregate } from '../../aggregates/aggregate.ts';
+import { type Aggregate, readHistory } from '../../aggregates/aggregate.ts';
 import type { RecapRow } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
@@ -24,7 +24,7 @@ const recapBody = z.strictObject({ markdown: markdownSchema, published: z.exactO
 export function recapAggregate(scope: StudioScope, key: RecapKey, now: Date): Aggregate<RecapBody> {
   const { section, lesson, audience } = key;
   const row = scope.where({ sectionId: section, lesson, audience });
-  return {
+  const aggregate: Aggregate<RecapBody> = {
     scope,
     kind: 'recap',
     id: `${section}/${lesson}/${audience}`,
@@ -47,8 +47,9 @@ export function recapAggregate(scope: StudioScope, key: RecapKey, now: Date): Ag
       if (shape.ok) return shape.value;
       throw new HttpFault('bad-request', `So this recap cannot stand: it ${shape.fault[0]?.message}`);
     },
-    tell: () => readRecap(scope, key, now),
+    tell: async () => ({ recap: await readRecap(scope, key, now), history: await readHistory(aggregate) }),
   };
+  return aggregate;
 }
 
 export async function readRecap(scope: StudioScope, key: RecapKey, now: Date): Promise<RecapAnswer> {

@@ -6,14 +6,18 @@ import type {
   SignedInPerson,
   StoredAnswer,
 } from '@map-step/contract';
-import type { Attendance, Log, Role, Section } from '@map-step/core';
+import { type Attendance, type Audience, type Log, placedOf, type Role, type Section } from '@map-step/core';
+import { getStored } from '../../aggregates/aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import { JsonText, type Told } from '../../db/json-text.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
-import { addRecaps } from '../studio/studio-store.ts';
+import { courseAggregate } from '../courses/course-aggregate.ts';
+import { listMaterial } from '../figures/material.ts';
+import { addRecaps, findPublishedPlan, getStudio } from '../studio/studio-store.ts';
+import { type DraftOrder, draftInThread } from './draft-in-thread.ts';
 import { listRecaps } from './recap-aggregate.ts';
 import { getSection } from './rights.ts';
 
@@ -100,20 +104,46 @@ export async function appendAttendance(
 export async function finishLesson(
   scope: StudioScope,
   writing: Writing,
-  { section, lesson }: { readonly section: string; readonly lesson: number },
-  { logs, recaps }: FinishBody,
+  { section: id, lesson }: { readonly section: string; readonly lesson: number },
+  { logs }: FinishBody,
 ): Promise<ToldSection> {
   if (logs.some(log => log.lesson !== lesson))
     throw new HttpFault('bad-request', `These entries are not all of lesson ${lesson}.`);
-  if (logs.length > 0) await appendLogs(scope, writing, section, logs);
+  if (logs.length > 0) await appendLogs(scope, writing, id, logs);
   const now = writing.deps.now();
-  const there = (await listRecaps(scope, section, now)).filter(recap => recap.lesson === lesson);
-  const drafts = recaps.filter(({ audience }) => !there.some(recap => recap.audience === audience));
-  await addRecaps(
-    scope,
-    drafts.map(draft => ({ ...draft, section, lesson })),
+  const recaps = await listRecaps(scope, id, now);
+  const missing = AUDIENCES.filter(
+    audience => !recaps.some(recap => recap.lesson === lesson && recap.audience === audience),
   );
-  return readSection(scope, section, now);
+  if (missing.length > 0) {
+    const drafts = await draftInThread(await draftOrder(scope, id, lesson, recaps));
+    await addRecaps(
+      scope,
+      missing.map(audience => ({ section: id, lesson, audience, markdown: drafts[audience] })),
+    );
+  }
+  return readSection(scope, id, now);
+}
+
+const AUDIENCES = ['students', 'staff'] as const satisfies readonly Audience[];
+
+async function draftOrder(
+  scope: StudioScope,
+  id: string,
+  lesson: number,
+  recaps: DraftOrder['recaps'],
+): Promise<DraftOrder> {
+  const { course: courseId } = await getSection(scope, id);
+  const { body: course } = await getStored(courseAggregate(scope, courseId));
+  return {
+    studio: await getStudio(scope),
+    course,
+    material: await listMaterial(scope, course),
+    published: placedOf((await findPublishedPlan(scope, courseId)) ?? course),
+    lesson,
+    logs: await eventStore(scope, 'logs').list(id),
+    recaps,
+  };
 }
 
 export function requireStudents(section: Section, students: readonly string[]): void {

@@ -77,27 +77,21 @@ describe('a lesson and its recap', () => {
     expect(reply.status).toBe(404);
   });
 
-  test('finishing stores the last entries and the drafts together; a second time changes no text', async () => {
+  test('finishing stores the last entries and drafts the recaps; a second time changes no text', async () => {
     const missed = entry('throw-out', 'not-reached');
-    const finish = (markdown: string) =>
-      bram.call('lesson.finish', {
-        params: { ...section, lesson: 5 },
-        body: {
-          logs: [missed],
-          recaps: [
-            { audience: 'students', markdown },
-            { audience: 'staff', markdown },
-          ],
-        },
-      });
-    const { body } = await finish('# First');
+    const finish = () =>
+      bram.call('lesson.finish', { params: { ...section, lesson: 5 }, body: { logs: [missed] } });
+    const { body } = await finish();
     expect(body.logs.some(({ id }) => id === missed.id)).toBe(true);
-    const drafts = (await finish('# Second')).body.recaps.filter(({ lesson }) => lesson === 5);
-    expect(drafts.map(({ markdown }) => markdown)).toEqual(['# First', '# First']);
+    const textFor = (audience: string) =>
+      body.recaps.find(recap => recap.lesson === 5 && recap.audience === audience)?.markdown;
+    expect(textFor('students')).toMatch(/^# Hustle 1, lesson 5 of 8/);
+    expect(textFor('staff')).toMatch(/Throw-out/);
+    expect((await finish()).body.recaps).toEqual(body.recaps);
   });
 
   test('entries of another lesson do not finish this one', async () => {
-    const body = { logs: [entry('wrap', 'solid', 4)], recaps: [{ audience: 'students', markdown: '' }] };
+    const body = { logs: [entry('wrap', 'solid', 4)] };
     expect((await bram.call('lesson.finish', { params: { ...section, lesson: 5 }, body })).status).toBe(400);
   });
 
@@ -111,7 +105,7 @@ describe('a lesson and its recap', () => {
     expect((await save('# Mine')).body.recap.version).toBe(2);
     const late = await save('# Theirs');
     expect([late.status, late.body.code]).toEqual([409, 'stale']);
-    expect(late.body.current).toMatchObject({ version: 2, markdown: '# Mine' });
+    expect(late.body.current).toMatchObject({ recap: { version: 2, markdown: '# Mine' } });
     expect(late.body.clashes).toEqual([
       { field: 'markdown', seen: from, mine: '# Theirs', theirs: '# Mine' },
     ]);
@@ -156,7 +150,7 @@ describe('what is told, and to whom', () => {
     async lesson => {
       const finished = await ottilie.call('lesson.finish', {
         params: { ...section, lesson },
-        body: { logs: [], recaps: [{ audience: 'staff', markdown: '' }] },
+        body: { logs: [] },
       });
       expect([400, 404]).toContain(finished.status);
       const logged = await ottilie.call('section.log', {

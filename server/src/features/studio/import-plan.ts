@@ -1,7 +1,8 @@
 // What an import does to the documents of a studio: entries that are new, and entries that change. Written in one
 // go, kept in the history, and taken back as a whole.
 import type { ImportUndone } from '@map-step/contract';
-import { canonicalJson, changedFields, checkDocument, type Json, type StudioDocument } from '@map-step/core';
+import { changedFields, checkDocument, type Json, type StudioDocument } from '@map-step/core';
+import { dequal } from 'dequal/lite';
 import type { AggregateKind } from '../../aggregates/aggregate.ts';
 import { type DocumentOf, documentStore } from '../../db/document-store.ts';
 import { addHistories, historyStore } from '../../db/history-store.ts';
@@ -118,11 +119,11 @@ async function refuseMoved(scope: StudioScope, entries: readonly FreshEntry[]): 
     const now = new Map(
       (await documentStore(scope, kind).listSome(own.map(({ entry }) => entry.id))).map(entry => [
         entry.id,
-        canonicalJson(entry),
+        entry,
       ]),
     );
     for (const { entry } of own)
-      if (now.get(entry.id) !== canonicalJson(entry))
+      if (!dequal(now.get(entry.id), entry))
         problems.push({ at: entry.id, message: 'has been changed since' });
   }
   if (problems.length > 0) throw cannotUndo(problems);

@@ -1,12 +1,12 @@
 import type { ImportResult } from '@map-step/contract';
 import {
-  canonicalJson,
   changedFields,
   checkDocument,
   type PlanVersion,
   readDocument,
   type StudioDocument,
 } from '@map-step/core';
+import { dequal } from 'dequal/lite';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import { DOCUMENT_KINDS } from '../../db/models.ts';
@@ -106,7 +106,7 @@ async function planImport(
     for (const entry of entries) {
       const before = there.get(entry.id);
       if (!before) fresh.push({ kind, entry });
-      else if (canonicalJson(before) === canonicalJson(entry)) unchanged += 1;
+      else if (dequal(before, entry)) unchanged += 1;
       else changed.push({ kind, before, after: entry });
     }
   }

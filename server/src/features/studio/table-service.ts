@@ -6,7 +6,6 @@ import {
   type Course,
   type CourseItemRow,
   type CsvRow,
-  canonicalJson,
   changedFields,
   ITEM_TABLE,
   MARK_TABLE,
@@ -18,6 +17,7 @@ import {
   type Table,
   type TableRow,
 } from '@map-step/core';
+import { dequal } from 'dequal/lite';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -145,7 +145,7 @@ async function readMarks(
     keyOf: ({ id }) => id,
     faultsOf: mark => {
       const same = there.get(mark.id);
-      const differs = same !== undefined && canonicalJson(same) !== canonicalJson(mark);
+      const differs = same !== undefined && !dequal(same, mark);
       return [
         ...missing(checks, mark.check, 'check', 'checks'),
         ...missing(students, mark.student, 'student', 'students'),

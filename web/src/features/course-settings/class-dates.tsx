@@ -1,64 +1,66 @@
 import { chakra } from '@chakra-ui/react';
 import { weeklyDates } from '@map-step/core';
+import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { useCommands, useIsSaving } from '../../api/use-commands.ts';
 import { Failure } from '../../ui/failure.tsx';
-import { Button, Field, Label } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
-import { useClassDocument } from '../history/use-class-document.ts';
+import { Button, Label } from '../../ui/parts.tsx';
+import { TextField } from '../../ui/text-field.tsx';
+import { classAggregate } from '../course/class-document.ts';
+import { ClassRefusal } from '../course/class-refusal.tsx';
+import { useCourse } from '../course/course-context.ts';
 
 /** The dates of a class: a week apart from the first, with the studio's holidays passed over; each can be moved. */
 export function ClassDates({ id }: { id: string }) {
-  const { answer, studio } = useCourseView();
-  const document = useClassDocument(id);
+  const { answer, studio, me } = useCourse();
+  const document = useMemo(() => classAggregate(id), [id]);
+  const { data, error } = useQuery({ queryKey: document.key, queryFn: document.read });
+  const commands = useCommands(document, me.id);
+  const isSaving = useIsSaving(document.key);
   const [first, setFirst] = useState<string>();
-  if (!document.answer) return document.error ? <Failure error={document.error} /> : null;
-  const { body } = document.answer;
-  const { dates } = body;
+  if (!data) return error ? <Failure error={error} /> : null;
+  const { dates, start: hour } = data.body;
   const count = answer.course.lessons.length;
   const start = first ?? dates[0] ?? '';
   const proposed = weeklyDates(start, count, studio.holidays);
-  const put = (what: string, next: readonly string[]) => document.edit(what, body, { dates: [...next] });
+  const putDay = (index: number, date: string) =>
+    commands.edit(`Lesson ${index + 1} on ${date}`, section => ({
+      ...section,
+      dates: [...section.dates.slice(0, index), date, ...section.dates.slice(index + 1)],
+    }));
   const isSame = proposed.dates.join() === dates.join();
   return (
     <chakra.section aria-label="Dates">
       <chakra.h3 fontSize="lg" mb="1">
-        Dates of the class at {body.start}
+        Dates of the class at {hour}
       </chakra.h3>
-      {document.error && <Failure error={document.error} />}
+      <ClassRefusal of={document.key} commands={commands} />
       <chakra.div display="flex" gap="2" flexWrap="wrap" mb="2">
         {Array.from({ length: Math.max(count, dates.length) }, (_, index) => (
-          <chakra.label key={`date-${index + 1}`} display="grid">
-            <Label>
-              Lesson {index + 1}
-              {index >= count && ', not in the course'}
-            </Label>
-            <Field
+          <chakra.div key={`date-${index + 1}`} width="10rem">
+            <TextField
+              label={`Lesson ${index + 1}${index >= count ? ', not in the course' : ''}`}
               type="date"
               value={dates[index] ?? ''}
-              width="10rem"
               disabled={index > dates.length}
-              onChange={event => {
-                const date = event.target.value;
-                if (date)
-                  put(`Lesson ${index + 1} on ${date}`, [
-                    ...dates.slice(0, index),
-                    date,
-                    ...dates.slice(index + 1),
-                  ]);
-              }}
+              onChange={event => event.target.value && putDay(index, event.target.value)}
             />
-          </chakra.label>
+          </chakra.div>
         ))}
       </chakra.div>
       <chakra.div display="flex" gap="2" alignItems="end" flexWrap="wrap">
-        <chakra.label display="grid">
-          <Label>Weekly from</Label>
-          <Field type="date" width="10rem" value={start} onChange={event => setFirst(event.target.value)} />
-        </chakra.label>
+        <chakra.div width="10rem">
+          <TextField
+            label="Weekly from"
+            type="date"
+            value={start}
+            onChange={event => setFirst(event.target.value)}
+          />
+        </chakra.div>
         <Button
-          disabled={isSame || proposed.dates.length < count || document.isSaving}
-          onClick={() => put('Weekly dates', proposed.dates)}
+          disabled={isSame || proposed.dates.length < count || isSaving}
+          onClick={() => commands.edit('Weekly dates', section => ({ ...section, dates: proposed.dates }))}
         >
           {isSame ? 'The dates are so' : `Set ${count} dates, until ${dayOf(proposed.dates.at(-1))}`}
         </Button>

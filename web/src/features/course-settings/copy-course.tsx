@@ -1,15 +1,17 @@
 import { chakra } from '@chakra-ui/react';
+import { freeId } from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
 import { Failure } from '../../ui/failure.tsx';
-import { Button, Field, Label } from '../../ui/parts.tsx';
+import { Button } from '../../ui/parts.tsx';
+import { TextField } from '../../ui/text-field.tsx';
+import { useCourse } from '../course/course-context.ts';
 import { courseListQuery } from '../course/course-queries.ts';
-import { useCourseView } from '../course/course-view.ts';
 
 /** A new course with everything of this one: lessons, figures, rules, and where the figures lie. */
 export function CopyCourse() {
-  const { answer } = useCourseView();
+  const { answer } = useCourse();
   const client = useQueryClient();
   const navigate = useNavigate();
   const copy = useMutation({
@@ -32,10 +34,15 @@ export function CopyCourse() {
         alignItems="end"
         action={data => copy.mutate(String(data.get('name')).trim())}
       >
-        <chakra.label display="grid" minW="18rem">
-          <Label>Name of the new course</Label>
-          <Field name="name" required maxLength={200} defaultValue={`${answer.course.name}, next term`} />
-        </chakra.label>
+        <chakra.div minW="18rem">
+          <TextField
+            label="Name of the new course"
+            name="name"
+            required
+            maxLength={200}
+            defaultValue={`${answer.course.name}, next term`}
+          />
+        </chakra.div>
         <Button type="submit" disabled={copy.isPending}>
           Copy it
         </Button>
@@ -44,13 +51,7 @@ export function CopyCourse() {
   );
 }
 
-/** `Hustle 1, next term` is `hustle-1-next-term`, with a few letters more so that it is not taken. */
+/** The page does not know every course of the studio: a few letters more make it free. */
 function idFor(name: string): string {
-  const base = name
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 50);
-  return `${base || 'course'}-${crypto.randomUUID().slice(0, 6)}`;
+  return `${freeId(name, () => false, 'course')}-${crypto.randomUUID().slice(0, 6)}`.slice(0, 64);
 }

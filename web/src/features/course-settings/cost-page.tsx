@@ -2,12 +2,13 @@ import { chakra } from '@chakra-ui/react';
 import { COST_WEIGHTS, lastIntroducing, lessonShares } from '@map-step/core';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
-import { useCourseView } from '../course/course-view.ts';
+import { useCourse, usePlan } from '../course/course-context.ts';
 import { points } from '../map/plan/words.ts';
 
 /** What the points of a plan mean, told without formulas and with this course's own numbers. */
 export function CostPage() {
-  const { answer, draft } = useCourseView();
+  const { answer } = useCourse();
+  const { draft } = usePlan();
   const { search } = useLocation();
   const weights = { ...COST_WEIGHTS, ...answer.course.weights };
   const { problem, judgement } = draft;

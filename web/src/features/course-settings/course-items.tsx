@@ -1,122 +1,158 @@
 import { chakra } from '@chakra-ui/react';
-import type { CourseItem } from '@map-step/core';
-import { Button, Label, Select } from '../../ui/parts.tsx';
+import { type CourseItem, changeItem, figureName, type ItemValue, type Placed } from '@map-step/core';
+import { useState } from 'react';
+import { Choice } from '../../ui/choice.tsx';
+import { Hint } from '../../ui/hint.tsx';
+import { NumberField } from '../../ui/number-field.tsx';
+import { Button, Label } from '../../ui/parts.tsx';
+import { Pick } from '../../ui/pick.tsx';
+import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { Tick } from '../../ui/tick.tsx';
-import { useCourseView } from '../course/course-view.ts';
-import { itemField } from '../course/item-field.ts';
-import type { CourseEdit } from '../course/use-course-edit.ts';
-import { NumberField } from './number-field.tsx';
-import { SettingsTable } from './settings-table.ts';
+import type { CourseCommands } from '../course/course-commands.ts';
+import { useCourse, usePlan } from '../course/course-context.ts';
 
-const VALUES = ['must', 'should', 'could'] as const;
+const VALUES = [
+  { value: 'must', words: 'must' },
+  { value: 'should', words: 'should' },
+  { value: 'could', words: 'could' },
+] as const satisfies readonly { value: ItemValue; words: string }[];
+
+const HEADS = [
+  'Figure',
+  'Value',
+  'Not before lesson',
+  'Not after lesson',
+  'Pinned to lesson',
+  'Gate: checked at the end',
+  '',
+];
+
+const LIMITS = [
+  ['from', 'not before lesson'],
+  ['to', 'not after lesson'],
+  ['pin', 'pinned to lesson'],
+] as const;
 
 /** The figures of the course: how much each is worth, when it may come, whether it is a gate. */
-export function CourseItems({ editing }: { editing: CourseEdit }) {
-  const { answer, library, saved } = useCourseView();
-  const { items, dances, lessons } = answer.course;
-  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
-  const has = new Set(items.map(({ pattern }) => pattern));
-  const others = [...library.patterns.values()]
-    .filter(({ id, dance }) => dances.includes(dance) && !has.has(id))
-    .sort((a, b) => a.name.localeCompare(b.name));
-  const put = (item: CourseItem, more: Parameters<typeof itemField>[1]) =>
-    editing.edit(`Rules of ${nameOf(item.pattern)}`, itemField(item, more));
-  const add = (data: FormData) => {
-    const id = String(data.get('pattern'));
-    if (id) editing.edit(`${nameOf(id)} added`, { [`items/${id}`]: { pattern: id, value: 'should' } });
-  };
+export function CourseItems({ commands }: { commands: CourseCommands }) {
+  const { answer } = useCourse();
+  const { saved } = usePlan();
+  const { items } = answer.course;
   return (
     <chakra.section aria-label="Figures" overflowX="auto">
       <chakra.h3 fontSize="lg" mb="1">
         Figures
       </chakra.h3>
-      <SettingsTable>
-        <thead>
-          <tr>
-            <th>Figure</th>
-            <th>Value</th>
-            <th>Not before lesson</th>
-            <th>Not after lesson</th>
-            <th>Pinned to lesson</th>
-            <th>Gate: checked at the end</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {items.map(item => {
-            const name = nameOf(item.pattern);
-            return (
-              <tr key={item.pattern}>
-                <td>{name}</td>
-                <td>
-                  <Select
-                    aria-label={`Value of ${name}`}
-                    minHeight="2rem"
-                    value={item.value}
-                    onChange={event => put(item, { value: event.target.value as CourseItem['value'] })}
-                  >
-                    {VALUES.map(value => (
-                      <option key={value}>{value}</option>
-                    ))}
-                  </Select>
-                </td>
-                {(
-                  [
-                    ['from', 'not before lesson'],
-                    ['to', 'not after lesson'],
-                    ['pin', 'pinned to lesson'],
-                  ] as const
-                ).map(([field, words]) => (
-                  <td key={field}>
-                    <NumberField
-                      label={`${name} ${words}`}
-                      value={item[field]}
-                      min={1}
-                      max={lessons.length}
-                      save={lesson => put(item, { [field]: lesson })}
-                    />
-                  </td>
-                ))}
-                <td>
-                  <Tick
-                    label={`${name} is a gate`}
-                    isOn={item.gate === true}
-                    set={isGate => put(item, { gate: isGate || undefined })}
-                  />
-                </td>
-                <td>
-                  <Button
-                    look="quiet"
-                    size="small"
-                    disabled={saved[item.pattern] !== undefined}
-                    title={saved[item.pattern] === undefined ? '' : 'Leave it out on the map first'}
-                    onClick={() => editing.edit(`${name} taken off`, { [`items/${item.pattern}`]: null })}
-                  >
-                    Take off
-                  </Button>
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </SettingsTable>
-      {others.length > 0 ? (
-        <chakra.form action={add} display="flex" gap="2" mt="2" alignItems="end">
-          <chakra.label display="grid" minW="16rem">
-            <Label>Another figure of {dances.length > 1 ? 'these dances' : 'this dance'}</Label>
-            <Select name="pattern">
-              {others.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Select>
-          </chakra.label>
-          <Button type="submit">Add it to the course</Button>
-        </chakra.form>
-      ) : (
-        <Label>All figures of the dance are in the course.</Label>
-      )}
+      <GridTable look="fields" heads={HEADS}>
+        {items.map(item => (
+          <ItemRow key={item.pattern} item={item} saved={saved} commands={commands} />
+        ))}
+      </GridTable>
+      <AddFigure commands={commands} />
     </chakra.section>
+  );
+}
+
+interface ItemRowProps {
+  readonly item: CourseItem;
+  readonly saved: Placed;
+  readonly commands: CourseCommands;
+}
+
+function ItemRow({ item, saved, commands }: ItemRowProps) {
+  const { answer, library } = useCourse();
+  const id = item.pattern;
+  const name = figureName(library, id);
+  const put = (more: Parameters<typeof changeItem>[2]) =>
+    commands.edit(`Rules of ${name}`, course => changeItem(course, id, more));
+  const isPlaced = saved[id] !== undefined;
+  return (
+    <TableRow>
+      <TableCell>{name}</TableCell>
+      <TableCell>
+        <Choice
+          label={`Value of ${name}`}
+          hidesLabel
+          size="small"
+          width="7rem"
+          value={item.value}
+          among={VALUES}
+          set={value => put({ value })}
+        />
+      </TableCell>
+      {LIMITS.map(([field, words]) => (
+        <TableCell key={field}>
+          <NumberField
+            label={`${name} ${words}`}
+            value={item[field]}
+            min={1}
+            max={answer.course.lessons.length}
+            save={lesson => put({ [field]: lesson })}
+          />
+        </TableCell>
+      ))}
+      <TableCell>
+        <Tick
+          label={`${name} is a gate`}
+          isOn={item.gate === true}
+          set={isGate => put({ gate: isGate || undefined })}
+        />
+      </TableCell>
+      <TableCell>
+        <Hint words={isPlaced ? 'Leave it out on the map first' : undefined}>
+          <chakra.span>
+            <Button
+              look="quiet"
+              size="small"
+              disabled={isPlaced}
+              onClick={() =>
+                commands.edit(`${name} taken off`, course => ({
+                  ...course,
+                  items: course.items.filter(({ pattern }) => pattern !== id),
+                }))
+              }
+            >
+              Take off
+            </Button>
+          </chakra.span>
+        </Hint>
+      </TableCell>
+    </TableRow>
+  );
+}
+
+function AddFigure({ commands }: { commands: CourseCommands }) {
+  const { answer, library } = useCourse();
+  const [picked, pick] = useState<readonly string[]>([]);
+  const { items, dances } = answer.course;
+  const has = new Set(items.map(({ pattern }) => pattern));
+  const others = [...library.patterns.values()]
+    .filter(({ id, dance }) => dances.includes(dance) && !has.has(id))
+    .sort((a, b) => a.name.localeCompare(b.name))
+    .map(({ id, name }) => ({ value: id, words: name }));
+  if (others.length === 0) return <Label>All figures of the dance are in the course.</Label>;
+  const add = () => {
+    const fresh = picked.map((pattern): CourseItem => ({ pattern, value: 'should' }));
+    commands.edit(`${picked.map(id => figureName(library, id)).join(', ')} added`, course => ({
+      ...course,
+      items: [...course.items, ...fresh],
+    }));
+    pick([]);
+  };
+  return (
+    <chakra.div display="grid" gap="2" mt="2" maxW="26rem" justifyItems="start">
+      <chakra.div width="full">
+        <Pick
+          label={`More figures of ${dances.length > 1 ? 'these dances' : 'this dance'}`}
+          among={others}
+          value={picked}
+          set={pick}
+          many
+        />
+      </chakra.div>
+      <Button disabled={picked.length === 0} onClick={add}>
+        {picked.length > 1 ? `Add these ${picked.length} to the course` : 'Add it to the course'}
+      </Button>
+    </chakra.div>
   );
 }

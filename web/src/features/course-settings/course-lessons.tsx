@@ -1,11 +1,20 @@
 import { chakra } from '@chakra-ui/react';
-import { type CourseLesson, type FixedBlocks, type Json, lessonCapacity } from '@map-step/core';
+import {
+  addLesson,
+  type CourseLesson,
+  canDropLesson,
+  changeLesson,
+  dropLesson,
+  type FixedBlocks,
+  lessonCapacity,
+  withBlock,
+} from '@map-step/core';
 import { format, parseISO } from 'date-fns';
+import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
-import type { CourseEdit } from '../course/use-course-edit.ts';
-import { NumberField } from './number-field.tsx';
-import { SettingsTable } from './settings-table.ts';
+import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
+import type { CourseCommands } from '../course/course-commands.ts';
+import { useClass, useCourse } from '../course/course-context.ts';
 
 const BLOCKS = [
   ['arrive', 'Arrive'],
@@ -17,88 +26,42 @@ const BLOCKS = [
   ['recap', 'Recap'],
 ] as const satisfies readonly (readonly [keyof FixedBlocks, string])[];
 
-/** Blocks that every lesson has. */
-const ALWAYS: ReadonlySet<keyof FixedBlocks> = new Set(['arrive', 'combine', 'dance', 'recap']);
+const HEADS = ['Lesson', 'Length', ...BLOCKS.map(([, word]) => word), 'Left for new and review'];
 
 /** The length of each lesson and its fixed blocks, and what that leaves for new things and reviews. */
-export function CourseLessons({ editing }: { editing: CourseEdit }) {
-  const { answer, section, saved } = useCourseView();
-  const { lessons } = answer.course;
-  const put = (what: string, next: readonly CourseLesson[]) =>
-    editing.edit(what, { lessons: next as unknown as Json });
-  const change = (index: number, lesson: CourseLesson) =>
-    put(`Minutes of lesson ${index + 1}`, lessons.with(index, lesson));
-  const before = lessons.at(-2);
-  const lastUsed = Math.max(0, ...Object.values(saved));
-  const mayShorten = lessons.length > 2 && lastUsed < lessons.length - 1;
+export function CourseLessons({ commands }: { commands: CourseCommands }) {
+  const { course } = useCourse().answer;
+  const { section } = useClass();
+  const { lessons } = course;
+  const mayShorten = canDropLesson(course);
   return (
     <chakra.section aria-label="Lessons" overflowX="auto">
       <chakra.h3 fontSize="lg" mb="1">
         Lessons, in minutes
       </chakra.h3>
-      <SettingsTable>
-        <thead>
-          <tr>
-            <th>Lesson</th>
-            <th>Length</th>
-            {BLOCKS.map(([block, word]) => (
-              <th key={block}>{word}</th>
-            ))}
-            <th>Left for new and review</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lessons.map((lesson, index) => {
-            const date = section?.section.dates[index];
-            const room = lessonCapacity(lesson) / 10;
-            return (
-              <tr key={`lesson-${index + 1}`}>
-                <td>
-                  {index + 1} <Label>{date ? format(parseISO(date), 'd MMM') : ''}</Label>
-                </td>
-                <td>
-                  <NumberField
-                    label={`Length of lesson ${index + 1}, minutes`}
-                    value={lesson.minutes}
-                    min={1}
-                    save={minutes => minutes !== undefined && change(index, { ...lesson, minutes })}
-                  />
-                </td>
-                {BLOCKS.map(([block, word]) => (
-                  <td key={block}>
-                    <NumberField
-                      label={`${word} in lesson ${index + 1}, minutes`}
-                      value={lesson.fixed[block]}
-                      save={minutes =>
-                        change(index, { ...lesson, fixed: withBlock(lesson.fixed, block, minutes) })
-                      }
-                    />
-                  </td>
-                ))}
-                <chakra.td
-                  color={room < 0 ? 'stop' : undefined}
-                  fontWeight="650"
-                  fontVariantNumeric="tabular-nums"
-                >
-                  {room < 0 ? `${-room} too few` : room}
-                </chakra.td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </SettingsTable>
+      <GridTable look="fields" heads={HEADS}>
+        {lessons.map((lesson, index) => (
+          <LessonRow
+            key={`lesson-${index + 1}`}
+            lesson={lesson}
+            index={index}
+            date={section?.section.dates[index]}
+            commands={commands}
+          />
+        ))}
+      </GridTable>
       <chakra.div display="flex" gap="2" mt="2" alignItems="center">
         <Button
           size="small"
-          disabled={!before || lessons.length >= 100}
-          onClick={() => before && put('One more lesson', lessons.toSpliced(lessons.length - 1, 0, before))}
+          disabled={lessons.length < 2 || lessons.length >= 100}
+          onClick={() => commands.edit('One more lesson', addLesson)}
         >
           One more lesson before the last
         </Button>
         <Button
           size="small"
           disabled={!mayShorten}
-          onClick={() => put('One lesson fewer', lessons.toSpliced(lessons.length - 2, 1))}
+          onClick={() => commands.edit('One lesson fewer', dropLesson)}
         >
           One lesson fewer
         </Button>
@@ -110,8 +73,47 @@ export function CourseLessons({ editing }: { editing: CourseEdit }) {
   );
 }
 
-function withBlock(fixed: FixedBlocks, block: keyof FixedBlocks, minutes: number | undefined): FixedBlocks {
-  const { [block]: _, ...rest } = fixed;
-  const value = minutes ?? (ALWAYS.has(block) ? 0 : undefined);
-  return { ...rest, ...(value !== undefined && { [block]: value }) } as FixedBlocks;
+interface LessonRowProps {
+  readonly lesson: CourseLesson;
+  /** From 0. */
+  readonly index: number;
+  readonly date: string | undefined;
+  readonly commands: CourseCommands;
+}
+
+function LessonRow({ lesson, index, date, commands }: LessonRowProps) {
+  const room = lessonCapacity(lesson) / 10;
+  const what = `Minutes of lesson ${index + 1}`;
+  const put = (change: (now: CourseLesson) => Partial<CourseLesson>) =>
+    commands.edit(what, course => {
+      const now = course.lessons[index];
+      return now ? changeLesson(course, index, change(now)) : course;
+    });
+  return (
+    <TableRow>
+      <TableCell>
+        {index + 1} <Label>{date ? format(parseISO(date), 'd MMM') : ''}</Label>
+      </TableCell>
+      <TableCell>
+        <NumberField
+          label={`Length of lesson ${index + 1}, minutes`}
+          value={lesson.minutes}
+          min={1}
+          save={minutes => minutes !== undefined && put(() => ({ minutes }))}
+        />
+      </TableCell>
+      {BLOCKS.map(([block, word]) => (
+        <TableCell key={block}>
+          <NumberField
+            label={`${word} in lesson ${index + 1}, minutes`}
+            value={lesson.fixed[block]}
+            save={minutes => put(({ fixed }) => ({ fixed: withBlock(fixed, block, minutes) }))}
+          />
+        </TableCell>
+      ))}
+      <TableCell color={room < 0 ? 'stop' : undefined} fontWeight="650" fontVariantNumeric="tabular-nums">
+        {room < 0 ? `${-room} too few` : room}
+      </TableCell>
+    </TableRow>
+  );
 }

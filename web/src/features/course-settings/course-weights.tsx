@@ -1,10 +1,11 @@
 import { chakra } from '@chakra-ui/react';
 import { COST_WEIGHTS, type CostWeights } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
+import { optionsOf } from '../../ui/choice.tsx';
+import { NumberField } from '../../ui/number-field.tsx';
 import { Button } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
-import type { CourseEdit } from '../course/use-course-edit.ts';
-import { NumberField } from './number-field.tsx';
+import type { CourseCommands } from '../course/course-commands.ts';
+import { useCourse } from '../course/course-context.ts';
 
 const WORDS: Readonly<Record<keyof CostWeights, string>> = {
   must: 'for each must that is left out',
@@ -17,23 +18,28 @@ const WORDS: Readonly<Record<keyof CostWeights, string>> = {
   moved: 'for each figure that a published plan had elsewhere',
 };
 
+const FIELDS = optionsOf(WORDS);
+
 /** What the planner avoids, and how much; the house's own numbers are changed for this course. */
-export function CourseWeights({ editing }: { editing: CourseEdit }) {
-  const { answer } = useCourseView();
+export function CourseWeights({ commands }: { commands: CourseCommands }) {
+  const { answer } = useCourse();
   const { search } = useLocation();
   const own = answer.course.weights ?? {};
-  const put = (field: keyof CostWeights, value: number | undefined) => {
-    const { [field]: _, ...rest } = own;
-    const next = value === undefined || value === COST_WEIGHTS[field] ? rest : { ...rest, [field]: value };
-    editing.edit(`Points ${WORDS[field]}`, { weights: Object.keys(next).length > 0 ? next : null });
-  };
+  const put = (field: keyof CostWeights, value: number | undefined) =>
+    commands.edit(`Points ${WORDS[field]}`, course => {
+      const { weights, ...rest } = course;
+      const { [field]: _, ...others } = weights ?? {};
+      const isOwn = value !== undefined && value !== COST_WEIGHTS[field];
+      const next = isOwn ? { ...others, [field]: value } : others;
+      return Object.keys(next).length > 0 ? { ...rest, weights: next } : rest;
+    });
   return (
     <chakra.section aria-label="What it costs">
       <chakra.h3 fontSize="lg" mb="1">
         What the planner avoids, in points
       </chakra.h3>
       <chakra.div display="grid" gap="1">
-        {(Object.keys(WORDS) as (keyof CostWeights)[]).map(field => (
+        {FIELDS.map(({ value: field }) => (
           <chakra.div key={field} display="flex" gap="2" alignItems="center" fontSize="sm">
             <NumberField
               label={`Points ${WORDS[field]}`}

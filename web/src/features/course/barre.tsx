@@ -4,14 +4,12 @@ import { Check, TriangleAlert } from 'lucide-react';
 import { memo, useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { Spoken } from '../../ui/parts.tsx';
-import { useCourseView } from './course-view.ts';
+import { useClass, useCourse, usePlace, usePlan } from './course-context.ts';
 import { type LessonMinutes, lessonMinutes } from './lesson-minutes.ts';
-import { MINUTES_BARS, MinutesBar } from './minutes-bar.tsx';
+import { MinutesBar } from './minutes-bar.tsx';
 
-/** A move changes several beads: they are plain elements, dressed by the rail. */
-const BEADS = {
-  ...MINUTES_BARS,
-  '& > button': {
+const Bead = chakra('button', {
+  base: {
     display: 'grid',
     gap: '1',
     px: '1.5',
@@ -25,26 +23,23 @@ const BEADS = {
     textAlign: 'left',
     cursor: 'pointer',
     _hover: { bg: 'panel' },
+    '&[aria-current]': { bg: 'panel', borderColor: 'ink' },
   },
-  '& > .today': { borderColor: 'now' },
-  '& > [aria-current]': { bg: 'panel', borderColor: 'ink' },
-  '& .head': { display: 'flex', alignItems: 'baseline', gap: '1.5' },
-  '& strong': { fontFamily: 'title', fontSize: 'lg', fontWeight: '700' },
-  '& small': { fontSize: 'xs', color: 'quiet', whiteSpace: 'nowrap' },
-  '& .head > span': { ml: 'auto', alignSelf: 'center', display: 'flex', color: 'ready' },
-  '& .head > .broken': { color: 'stop' },
-} as const;
+  variants: { isToday: { true: { borderColor: 'now' } } },
+});
 
-// Made once: a move draws several beads again, and the icons in them not.
 const STATES = {
-  broken: { icon: <TriangleAlert size={15} aria-hidden />, words: ', a rule is broken here' },
-  taught: { icon: <Check size={15} strokeWidth={3} aria-hidden />, words: ', taught' },
-  ahead: { icon: null, words: '' },
+  broken: { icon: <TriangleAlert size={15} aria-hidden />, color: 'stop', words: ', a rule is broken here' },
+  taught: { icon: <Check size={15} strokeWidth={3} aria-hidden />, color: 'ready', words: ', taught' },
+  ahead: { icon: null, color: undefined, words: '' },
 } as const;
 
 /** The rail of lessons on top of every room: where the course is in time. */
 export function Barre() {
-  const { answer, section, lesson, goTo, classPlan, draft, today } = useCourseView();
+  const { answer, today } = useCourse();
+  const { section, classPlan } = useClass();
+  const { lesson, goTo } = usePlace();
+  const { draft } = usePlan();
   const { pathname } = useLocation();
   const showsDraft = /\/(map|material)/.test(pathname) || !classPlan;
   const judged = showsDraft ? draft.judgement : classPlan.answer;
@@ -59,7 +54,6 @@ export function Barre() {
     <chakra.nav ref={rail} aria-label="Lessons" overflowX="auto" position="relative">
       <chakra.div
         display="grid"
-        css={BEADS}
         style={{ gridTemplateColumns: `repeat(${answer.course.lessons.length}, minmax(0, 1fr))` }}
         minW={{
           base: `${answer.course.lessons.length * 5.4}rem`,
@@ -97,21 +91,27 @@ interface LessonBeadProps extends LessonMinutes {
   goTo(lesson: number): void;
 }
 
-/** Drawn again only when something of it has changed. */
+/** Drawn again only when something of it has changed: a move changes the plan of every bead's lesson but the minutes of few. */
 const LessonBead = memo(function LessonBead(props: LessonBeadProps) {
   const { number, date, state, isOpen, isPlanned, goTo, ...minutes } = props;
   return (
-    <button
+    <Bead
       type="button"
-      className={date === 'today' ? 'today' : undefined}
+      isToday={date === 'today'}
       aria-current={isOpen ? 'step' : undefined}
       onClick={() => goTo(number)}
     >
-      <span className="head">
-        <strong>{number}</strong>
-        <small>{date}</small>
-        <span className={state}>{STATES[state].icon}</span>
-      </span>
+      <chakra.span display="flex" alignItems="baseline" gap="1.5">
+        <chakra.strong fontFamily="title" fontSize="lg" fontWeight="700">
+          {number}
+        </chakra.strong>
+        <chakra.small fontSize="xs" color="quiet" whiteSpace="nowrap">
+          {date}
+        </chakra.small>
+        <chakra.span ml="auto" alignSelf="center" display="flex" color={STATES[state].color}>
+          {STATES[state].icon}
+        </chakra.span>
+      </chakra.span>
       <MinutesBar minutes={minutes} direction="row" />
       <Spoken>
         {isPlanned &&
@@ -119,6 +119,6 @@ const LessonBead = memo(function LessonBead(props: LessonBeadProps) {
         Lesson {number}
         {STATES[state].words}
       </Spoken>
-    </button>
+    </Bead>
   );
 });

@@ -1,63 +1,52 @@
-import type { CourseAnswer, CourseCommand } from '@map-step/contract';
-import {
-  mutationOptions,
-  type QueryClient,
-  useIsMutating,
-  useMutation,
-  useQueryClient,
-} from '@tanstack/react-query';
-import { ApiError, call } from '../../api/client.ts';
+import type { CourseAnswer, CourseCommand, DocumentCommand } from '@map-step/contract';
+import { type Course, placedInOrder } from '@map-step/core';
+import { useQuery } from '@tanstack/react-query';
+import { call } from '../../api/client.ts';
+import type { Aggregate, Commands } from '../../api/commands.ts';
+import { findUndo } from '../../api/find-undo.ts';
+import { useCommands, useIsSaving } from '../../api/use-commands.ts';
+import { useCourse } from './course-context.ts';
 import { courseQuery, keys } from './course-queries.ts';
-import { readWhatWasTold } from './read-again.ts';
 
-interface Order {
-  readonly command: CourseCommand;
-  readonly seen: number;
+/** What a course has besides edits and their undo: its plan is published, or kept by a name. */
+type PlanCommand = Exclude<CourseCommand, DocumentCommand>;
+
+function courseAggregate(id: string): Aggregate<CourseAnswer, Course, PlanCommand> {
+  return {
+    key: keys.course(id),
+    read: () => call('course.read', { params: { course: id } }),
+    send: (command, seen) =>
+      call('course.command', { params: { course: id }, body: { seen, command }, outlives: true }),
+    bodyOf: ({ course }) => course,
+    withBody: (answer, course) => ({ ...answer, course: placedInOrder(course) }),
+    versionOf: ({ version }) => version,
+    historyOf: ({ history }) => history,
+    onSaved: client => void client.invalidateQueries({ queryKey: keys.courses }),
+  };
 }
 
-function send(id: string, order: Order): Promise<CourseAnswer> {
-  return call('course.command', { params: { course: id }, body: order, outlives: true });
+export type CourseCommands = Commands<Course, PlanCommand>;
+
+/** Changes of the course that is open: where its figures lie, its lessons, its rules. */
+export function useCourseCommands(): CourseCommands {
+  const { answer, me } = useCourse();
+  return useCommands(courseAggregate(answer.course.id), me.id);
 }
 
-/** Commands go one after another; when the page goes, those that still wait for their turn are sent all the same. */
-export function sendWhatWaits(client: QueryClient): void {
-  const waits = client.getMutationCache().findAll({
-    mutationKey: keys.everyCourse,
-    status: 'pending',
-    predicate: ({ state }) => state.isPaused,
-  });
-  for (const { options, state } of waits)
-    void send(String(options.mutationKey?.[1]), state.variables as Order).catch(() => undefined);
+export function useIsSavingCourse(): boolean {
+  const { answer } = useCourse();
+  return useIsSaving(keys.course(answer.course.id));
 }
 
-/** Sends a command on a course and takes over the state it leaves; a clash brings what stands now. */
-export function courseCommand(client: QueryClient, id: string) {
-  const mutationKey = keys.course(id);
-  const isLast = () => client.isMutating({ mutationKey }) === 1;
-  return mutationOptions({
-    mutationKey,
-    scope: { id: `course ${id}` },
-    mutationFn: (order: Order) => send(id, order),
-    onSuccess: answer => {
-      if (isLast()) client.setQueryData(courseQuery(id).queryKey, answer);
-      return client.invalidateQueries({ queryKey: keys.courses });
-    },
-    onError: error => {
-      const current =
-        error instanceof ApiError && error.body.code === 'stale' ? error.body.current : undefined;
-      if (current) client.setQueryData(courseQuery(id).queryKey, current as CourseAnswer);
-    },
-    onSettled: () => {
-      if (isLast()) readWhatWasTold(client, id);
+/** How the course came to be as it is: its version, and what of one's own changes can be taken back. */
+export function useCoursePast() {
+  const { answer, me } = useCourse();
+  const { data } = useQuery({
+    ...courseQuery(answer.course.id),
+    select: ({ version, history }) => {
+      const { undo, redo } = findUndo(history, me.id);
+      return { version, canUndo: undo !== undefined, canRedo: redo !== undefined };
     },
   });
-}
-
-export function useCourseCommand(id: string) {
-  return useMutation(courseCommand(useQueryClient(), id));
-}
-
-/** True while a change of the course is on its way. */
-export function useIsSavingCourse(id: string): boolean {
-  return useIsMutating({ mutationKey: keys.course(id) }) > 0;
+  return data ?? { version: 0, canUndo: false, canRedo: false };
 }

@@ -1,13 +1,15 @@
 import { chakra } from '@chakra-ui/react';
 import type { CourseClass, SectionAnswer } from '@map-step/contract';
 import { format, parseISO } from 'date-fns';
-import { lazy, memo, type ReactNode, Suspense, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation, useSearchParams } from 'react-router';
-import { Label, Select } from '../../ui/parts.tsx';
+import { Choice } from '../../ui/choice.tsx';
+import { Label, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
 import { TopStrip } from '../shell/top-strip.tsx';
 import { Barre } from './barre.tsx';
-import { studentCount, useCourseView } from './course-view.ts';
+import { useClass, useCourse, usePlace } from './course-context.ts';
+import { studentCount } from './course-view.ts';
 import { ROOMS } from './rooms.ts';
 import { useAddress } from './use-address.ts';
 
@@ -33,7 +35,9 @@ const RoomLink = chakra(NavLink, {
 
 /** The strip, the barre and the rooms, around whatever room is open. */
 export function CourseFrame({ children }: { children: ReactNode }) {
-  const { answer, section, goTo, goBy } = useCourseView();
+  const { answer } = useCourse();
+  const { section } = useClass();
+  const { goTo, goBy } = usePlace();
   const { search } = useLocation();
   const address = useAddress();
   const [showsKeys, setShowsKeys] = useState(false);
@@ -53,10 +57,9 @@ export function CourseFrame({ children }: { children: ReactNode }) {
   return (
     <>
       <Rooms course={answer.course.id} search={search} />
-      <chakra.div
-        display="grid"
-        gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
-        columnGap="5"
+      <TwoColumns
+        rowGap="0"
+        alignItems="stretch"
         px={{ base: '3', lg: '5' }}
         pt="3"
         bg="paper"
@@ -72,7 +75,7 @@ export function CourseFrame({ children }: { children: ReactNode }) {
           section={section}
         />
         <Barre />
-      </chakra.div>
+      </TwoColumns>
       <chakra.main px={{ base: '3', lg: '5' }} pb="8" pt="3">
         {children}
       </chakra.main>
@@ -85,7 +88,7 @@ export function CourseFrame({ children }: { children: ReactNode }) {
   );
 }
 
-const Rooms = memo(function Rooms({ course, search }: { course: string; search: string }) {
+function Rooms({ course, search }: { course: string; search: string }) {
   return (
     <TopStrip>
       <chakra.nav aria-label="Rooms" display="flex" alignSelf="stretch" alignItems="stretch" overflowX="auto">
@@ -97,7 +100,7 @@ const Rooms = memo(function Rooms({ course, search }: { course: string; search: 
       </chakra.nav>
     </TopStrip>
   );
-});
+}
 
 interface CourseTitleProps {
   readonly course: string;
@@ -107,7 +110,7 @@ interface CourseTitleProps {
   readonly section: SectionAnswer | undefined;
 }
 
-const CourseTitle = memo(function CourseTitle({ course, name, sections, section }: CourseTitleProps) {
+function CourseTitle({ course, name, sections, section }: CourseTitleProps) {
   const [, setSearch] = useSearchParams();
   const choose = (id: string) =>
     setSearch(before => {
@@ -123,16 +126,15 @@ const CourseTitle = memo(function CourseTitle({ course, name, sections, section 
         </Link>
       </chakra.h1>
       {sections.length > 1 ? (
-        <chakra.label display="block" mt="1">
-          <Label>Class </Label>
-          <Select value={section?.section.id ?? ''} onChange={event => choose(event.target.value)}>
-            {sections.map(({ id, dates, start }) => (
-              <option key={id} value={id}>
-                {dates[0] ? format(parseISO(dates[0]), 'EEEE') : id} {start}
-              </option>
-            ))}
-          </Select>
-        </chakra.label>
+        <Choice
+          label="Class"
+          value={section?.section.id}
+          among={sections.map(({ id, dates, start }) => ({
+            value: id,
+            words: `${dates[0] ? format(parseISO(dates[0]), 'EEEE') : id} ${start}`,
+          }))}
+          set={choose}
+        />
       ) : section ? (
         <Label>
           {section.section.dates[0] ? format(parseISO(section.section.dates[0]), 'EEEE') : ''}{' '}
@@ -143,4 +145,4 @@ const CourseTitle = memo(function CourseTitle({ course, name, sections, section 
       )}
     </chakra.div>
   );
-});
+}

@@ -1,33 +1,33 @@
 import { chakra } from '@chakra-ui/react';
-import type { CourseAnswer, Material, SectionAnswer, SignedInPerson, StudioAnswer } from '@map-step/contract';
+import type { Material, SignedInPerson, StudioAnswer } from '@map-step/contract';
 import {
   type Course,
-  isOnStaff,
   type Library,
   lessonsBehind,
   openLibrary,
   type Placed,
   type PlanVersion,
-  type Section,
+  placedOf,
 } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Skeleton } from '../../ui/parts.tsx';
-import { useSame, useSameActions } from '../../ui/same.ts';
 import { sessionQuery } from '../session/session-queries.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
+import {
+  ClassContext,
+  CourseContext,
+  type CourseNow,
+  PlaceContext,
+  PlanContext,
+  useClass,
+  useCourse,
+} from './course-context.ts';
 import { CourseFrame } from './course-frame.tsx';
 import { classPlanQuery, courseQuery, materialQuery, sectionQuery } from './course-queries.ts';
-import {
-  type CourseNow,
-  CoursePastContext,
-  CourseViewContext,
-  draftPlan,
-  placedOf,
-  problemOf,
-} from './course-view.ts';
+import { chooseLesson, draftPlan, problemOf } from './course-view.ts';
 import { useAddress } from './use-address.ts';
 import { useWaitingEvents } from './use-waiting-events.ts';
 
@@ -37,7 +37,7 @@ export function CourseLayout() {
   const session = useQuery(sessionQuery);
   const studio = useQuery(studioQuery);
   const material = useQuery(materialQuery(id));
-  const course = useQuery(courseQuery(id));
+  const course = useQuery({ ...courseQuery(id), select: withoutPast });
   const failed = [course, material, studio, session].find(({ error, data }) => error && !data);
   if (failed)
     return (
@@ -48,19 +48,38 @@ export function CourseLayout() {
   const me = session.data?.person;
   if (!course.data || !material.data || !studio.data || !session.data || !me) return <Skeleton lines={10} />;
   return (
-    <LoadedCourse
+    <WithCourse
       answer={course.data}
       material={material.data.material}
       stamp={material.data.stamp}
       studio={studio.data}
       me={me}
       today={session.data.today}
-    />
+    >
+      <WithPlan>
+        <WithClass>
+          <WithPlace>
+            <CourseFrame>
+              <Room />
+            </CourseFrame>
+          </WithPlace>
+        </WithClass>
+      </WithPlan>
+    </WithCourse>
   );
 }
 
-interface Loaded {
-  readonly answer: CourseAnswer;
+/** A change that was saved leaves all else as it was drawn already: version and history are read where they are shown. */
+function withoutPast({ course, published, sections }: CourseNow): CourseNow {
+  return { course, published, sections };
+}
+
+interface Around {
+  readonly children: ReactNode;
+}
+
+interface Loaded extends Around {
+  readonly answer: CourseNow;
   readonly material: Material;
   readonly stamp: string;
   readonly studio: StudioAnswer;
@@ -68,69 +87,23 @@ interface Loaded {
   readonly today: string;
 }
 
-function LoadedCourse({ answer: whole, material, stamp, studio, me, today }: Loaded) {
-  const { version, history, ...now } = whole;
-  const answer = useSame(now);
-  const past = useSame({ version, history });
-  const [search] = useSearchParams();
-  const address = useAddress();
-  const [previewed, preview] = useState<Placed>();
-  const chosen = chooseSection(answer, search.get('class'), me.id);
-  const sectionState = useQuery({ ...sectionQuery(chosen ?? ''), enabled: chosen !== undefined });
-  const { waiting, keep, section } = useWaitingEvents(
-    me,
-    chosen === undefined ? undefined : sectionState.data,
-  );
+function WithCourse({ answer, material, stamp, studio, me, today, children }: Loaded) {
   const library = useMemo(() => openLibrary(material), [material]);
+  const content = useMemo(
+    () => ({ me, today, studio, material, materialStamp: stamp, library, answer }),
+    [me, today, studio, material, stamp, library, answer],
+  );
+  return <CourseContext value={content}>{children}</CourseContext>;
+}
+
+function WithPlan({ children }: Around) {
+  const { library, answer } = useCourse();
+  const [previewed, preview] = useState<Placed>();
   const saved = useSaved(answer.course);
   const problem = useProblem(library, answer);
   const draft = useMemo(() => draftPlan(problem, previewed ?? saved), [problem, previewed, saved]);
-  const classPlan = useClassPlan(material, answer, section);
-  const behind = section ? lessonsBehind(section.logs, section.recaps) : 0;
-  const lesson = chooseLesson(answer, search.get('lesson'), behind);
-  const { goTo, goBy } = useSameActions({
-    goTo: (to: number) => {
-      if (to >= 1 && to <= answer.course.lessons.length) address.ask('lesson', String(to));
-    },
-    goBy: (lessons: number) => goTo(chooseLesson(answer, address.search().get('lesson'), behind) + lessons),
-  });
-  const view = useSame({
-    me,
-    today,
-    studio,
-    material,
-    materialStamp: stamp,
-    library,
-    answer,
-    section,
-    waiting,
-    keep,
-    mayTeach: section !== undefined && mayTeach(me, section.section, lesson),
-    classPlan,
-    draft,
-    saved,
-    lesson,
-    goTo,
-    goBy,
-    preview,
-  });
-  return (
-    <CourseViewContext value={view}>
-      <CoursePastContext value={past}>
-        <CourseFrame>
-          {chosen !== undefined && !section ? (
-            sectionState.error ? (
-              <Failure error={sectionState.error} retry={() => void sectionState.refetch()} />
-            ) : (
-              <Skeleton />
-            )
-          ) : (
-            <Outlet />
-          )}
-        </CourseFrame>
-      </CoursePastContext>
-    </CourseViewContext>
-  );
+  const content = useMemo(() => ({ draft, saved, preview }), [draft, saved]);
+  return <PlanContext value={content}>{children}</PlanContext>;
 }
 
 /** Another object only when a figure lies elsewhere, not when the server tells the same in another order. */
@@ -145,12 +118,15 @@ function useProblem(library: Library, { course, published }: CourseNow) {
   const { placed: _, ...rest } = course;
   const key = JSON.stringify([rest, published]);
   return useMemo(() => {
-    const [own, plan] = JSON.parse(key) as [Course, PlanVersion | null];
+    const [own, plan]: [Course, PlanVersion | null] = JSON.parse(key);
     return problemOf(library, own, plan);
   }, [library, key]);
 }
 
-function useClassPlan(material: Material, answer: CourseNow, section: SectionAnswer | undefined) {
+function WithClass({ children }: Around) {
+  const { answer, material, me } = useCourse();
+  const { id, stored } = useChosenClass();
+  const { waiting, keep, section } = useWaitingEvents(me, id === undefined ? undefined : stored.data);
   const { course, published } = answer;
   // Its key is long: it is looked up anew only when something of it has changed.
   const query = useMemo(
@@ -158,20 +134,24 @@ function useClassPlan(material: Material, answer: CourseNow, section: SectionAns
     [material, course, published, section],
   );
   const { data } = useQuery(query);
-  return section && data?.ok ? data.value : undefined;
+  const classPlan = section && data?.ok ? data.value : undefined;
+  const content = useMemo(() => ({ section, waiting, keep, classPlan }), [section, waiting, keep, classPlan]);
+  return <ClassContext value={content}>{children}</ClassContext>;
 }
 
-function mayTeach(me: SignedInPerson, section: Section, lesson: number): boolean {
-  return me.role === 'director' || isOnStaff(section, me.id, section.dates[lesson - 1]);
+function useChosenClass() {
+  const { answer, me } = useCourse();
+  const [search] = useSearchParams();
+  const id = chooseSection(answer, search.get('class'), me.id);
+  return { id, stored: useQuery({ ...sectionQuery(id ?? ''), enabled: id !== undefined }) };
 }
 
 /** The class that was asked for, else the first that this person teaches, else the first. */
 function chooseSection(
-  answer: CourseNow,
+  { sections }: CourseNow,
   asked: string | null,
   person: string | undefined,
 ): string | undefined {
-  const { sections } = answer;
   const found =
     sections.find(({ id }) => id === asked) ??
     sections.find(({ staff }) => staff.some(entry => entry.person === person)) ??
@@ -179,9 +159,30 @@ function chooseSection(
   return found?.id;
 }
 
-/** The lesson that was asked for, else the next one to teach. */
-function chooseLesson(answer: CourseNow, asked: string | null, behind: number): number {
+function WithPlace({ children }: Around) {
+  const { answer } = useCourse();
+  const { section } = useClass();
+  const [search] = useSearchParams();
+  const address = useAddress();
   const count = answer.course.lessons.length;
-  const number = Number(asked ?? behind + 1);
-  return Number.isInteger(number) ? Math.min(count, Math.max(1, number)) : 1;
+  const behind = section ? lessonsBehind(section.logs, section.recaps) : 0;
+  const lesson = chooseLesson(count, search.get('lesson'), behind);
+  const content = useMemo(() => {
+    const goTo = (to: number) => {
+      if (to >= 1 && to <= count) address.ask('lesson', String(to));
+    };
+    const goBy = (lessons: number) =>
+      goTo(chooseLesson(count, address.search().get('lesson'), behind) + lessons);
+    return { lesson, goTo, goBy };
+  }, [lesson, count, behind, address]);
+  return <PlaceContext value={content}>{children}</PlaceContext>;
+}
+
+/** The room that is open, once the class that it is about is here. */
+function Room() {
+  const { section } = useClass();
+  const { id, stored } = useChosenClass();
+  if (id === undefined || section) return <Outlet />;
+  if (stored.error) return <Failure error={stored.error} retry={() => void stored.refetch()} />;
+  return <Skeleton />;
 }

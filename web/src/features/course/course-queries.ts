@@ -21,6 +21,9 @@ export const keys = {
   course: (id: string) => ['course', id] as const,
   section: (id: string) => ['section', id] as const,
   material: ['material'] as const,
+  figure: (id: string) => ['figure', id] as const,
+  recap: (of: { section: string; lesson: number; audience: Audience }) =>
+    ['section', of.section, 'recap', of.lesson, of.audience] as const,
   classPlan: (id: string) => ['class-plan', id] as const,
 };
 
@@ -71,14 +74,6 @@ export function sectionQuery(id: string) {
   });
 }
 
-/** A recap with its history. */
-export function recapQuery(params: { section: string; lesson: number; audience: Audience }) {
-  return queryOptions({
-    queryKey: [...keys.section(params.section), 'recap', params.lesson, params.audience],
-    queryFn: () => call('recap.read', { params }),
-  });
-}
-
 /** The plan of one class, mended from its logs in the worker; the same data give the same plan. */
 export function classPlanQuery(
   material: Material,
@@ -104,8 +99,6 @@ export function useSectionRefresh(id: string) {
   const client = useQueryClient();
   return {
     replace: (answer: SectionAnswer) => client.setQueryData(sectionQuery(id).queryKey, answer),
-    change: (edit: (answer: SectionAnswer) => SectionAnswer) =>
-      client.setQueryData(sectionQuery(id).queryKey, answer => answer && edit(answer)),
     reload: () => client.invalidateQueries({ queryKey: keys.section(id) }),
   };
 }

@@ -1,6 +1,5 @@
-import type { CourseLesson, PlannedLesson } from '@map-step/core';
+import { type CourseLesson, type PlannedLesson, placedOf } from '@map-step/core';
 import { expect, test } from 'vitest';
-import { placedOf } from './course-view.ts';
 import { lessonMinutes } from './lesson-minutes.ts';
 
 const lesson: CourseLesson = {

@@ -45,8 +45,8 @@ function withWaiting(stored: SectionAnswer, waiting: readonly WaitingEvent[], by
   for (const event of waiting) {
     if (event.refused !== undefined || there.has(event.entry.id)) continue;
     const signed = { section: event.section, by };
-    if (event.kind === 'log') logs.push({ ...event.entry, ...signed } as Log);
-    else attendance.push({ ...event.entry, ...signed } as Attendance);
+    if (event.kind === 'log') logs.push({ ...event.entry, ...signed });
+    else attendance.push({ ...event.entry, ...signed });
   }
   if (logs.length + attendance.length === 0) return stored;
   return {

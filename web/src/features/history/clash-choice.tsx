@@ -1,7 +1,8 @@
 import type { Clash, Json } from '@map-step/core';
 import { useState } from 'react';
 import { OneOf } from '../../ui/one-of.tsx';
-import { Button, Label, Notice } from '../../ui/parts.tsx';
+import { Button, Label, LongText, Notice } from '../../ui/parts.tsx';
+import { canMerge, mergeBoth } from './merge.ts';
 
 type Whose = 'theirs' | 'mine' | 'both';
 
@@ -9,7 +10,7 @@ interface ClashChoiceProps {
   readonly clashes: readonly Clash[];
   /** A field as people call it. */
   nameOf(field: string): string;
-  wordsOf(value: Json): string;
+  wordsOf(value: Json, field: string): string;
   settle(values: Readonly<Record<string, Json>>): void;
 }
 
@@ -20,13 +21,11 @@ export function ClashChoice({ clashes, nameOf, wordsOf, settle }: ClashChoicePro
   const choose = () => {
     const own = clashes.filter(({ field }) => (chosen[field] ?? 'theirs') !== 'theirs');
     settle(
-      Object.fromEntries(
-        own.map(clash => [clash.field, chosen[clash.field] === 'both' ? both(clash) : clash.mine]),
-      ),
+      Object.fromEntries(own.map(clash => [clash.field, wantedBy(clash, chosen[clash.field] ?? 'mine')])),
     );
   };
   return (
-    <Notice tone="stop" title="Somebody else changed this too. Nothing was overwritten.">
+    <Notice tone="stop" title="Somebody else changed this before you. Nothing was overwritten.">
       {clashes.map(clash => (
         <OneOf
           key={clash.field}
@@ -37,10 +36,7 @@ export function ClashChoice({ clashes, nameOf, wordsOf, settle }: ClashChoicePro
             value: whose,
             words: (
               <>
-                {{ theirs: 'Theirs', mine: 'Mine', both: 'Both' }[whose]}:{' '}
-                <Label>
-                  {wordsOf(whose === 'theirs' ? clash.theirs : whose === 'mine' ? clash.mine : both(clash))}
-                </Label>
+                {WORDS[whose]}: <Wanted text={wordsOf(wantedBy(clash, whose), clash.field)} />
               </>
             ),
           }))}
@@ -53,13 +49,16 @@ export function ClashChoice({ clashes, nameOf, wordsOf, settle }: ClashChoicePro
   );
 }
 
-function waysOf({ mine, theirs }: Clash): readonly Whose[] {
-  return Array.isArray(mine) && Array.isArray(theirs) ? ['theirs', 'mine', 'both'] : ['theirs', 'mine'];
+const WORDS = { theirs: 'Theirs', mine: 'Mine', both: 'Both' } as const satisfies Record<Whose, string>;
+
+function Wanted({ text }: { text: string }) {
+  return text.includes('\n') ? <LongText>{text}</LongText> : <Label>{text}</Label>;
 }
 
-/** Both lists in one: theirs, then what only mine has. */
-function both({ mine, theirs }: Clash): Json {
-  if (!Array.isArray(mine) || !Array.isArray(theirs)) return mine;
-  const there = new Set(theirs.map(entry => JSON.stringify(entry)));
-  return [...theirs, ...mine.filter(entry => !there.has(JSON.stringify(entry)))];
+function waysOf(clash: Clash): readonly Whose[] {
+  return canMerge(clash) ? ['theirs', 'mine', 'both'] : ['theirs', 'mine'];
+}
+
+function wantedBy(clash: Clash, whose: Whose): Json {
+  return whose === 'both' ? mergeBoth(clash) : clash[whose];
 }

@@ -3,7 +3,7 @@ import type { HistoryEntry } from '@map-step/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { Button, Label } from '../../ui/parts.tsx';
-import { studioQuery } from '../studio/studio-queries.ts';
+import { personName, studioQuery } from '../studio/studio-queries.ts';
 
 interface HistoryListProps {
   readonly history: readonly HistoryEntry[];
@@ -14,7 +14,6 @@ interface HistoryListProps {
 /** Who changed what and when, the newest first; each change can be taken back, and so can that. */
 export function HistoryList({ history, takeBack }: HistoryListProps) {
   const { data: studio } = useQuery(studioQuery);
-  const nameOf = (id: string) => studio?.people.find(person => person.id === id)?.name ?? id;
   if (history.length === 0) return <Label>Nothing has been changed yet.</Label>;
   return (
     <chakra.ul listStyleType="none" p="0" fontSize="sm" maxH="20rem" overflowY="auto">
@@ -34,7 +33,7 @@ export function HistoryList({ history, takeBack }: HistoryListProps) {
               {entry.undoes ? `Taken back: ${entry.what}` : entry.what}
             </chakra.span>{' '}
             <Label>
-              {nameOf(entry.by)}, {format(new Date(entry.at), 'd MMM, HH:mm')}
+              {personName(studio, entry.by)}, {format(new Date(entry.at), 'd MMM, HH:mm')}
             </Label>
           </span>
           {takeBack && !entry.undone && !['publish', 'keep'].includes(entry.kind) && (

@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { CAUTION_NOTICE, cautionsOf, type LessonBlock } from '@map-step/core';
 import { Button, Label } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
+import { useCourse } from '../course/course-context.ts';
 import { MarkRow } from './mark-row.tsx';
 import type { LessonLog } from './use-log.ts';
 
@@ -94,7 +94,7 @@ function Layers({ block }: { block: LessonBlock }) {
 }
 
 function CueAndCare({ pattern: id }: { pattern: string }) {
-  const { library, studio } = useCourseView();
+  const { library, studio } = useCourse();
   const pattern = library.patterns.get(id);
   if (!pattern) return null;
   const cues = (pattern.marks ?? []).filter(({ kind }) => kind === 'cue' || kind === 'signal');

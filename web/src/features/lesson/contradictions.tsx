@@ -1,33 +1,33 @@
 import { chakra } from '@chakra-ui/react';
-import { findContradictions, type Log } from '@map-step/core';
+import { figureName, findContradictions, type Log } from '@map-step/core';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
+import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
+import { personName } from '../studio/studio-queries.ts';
 import { RESULTS } from './mark-row.tsx';
 import type { LessonLog } from './use-log.ts';
 
 /** Marks of this lesson by people who had not seen each other's: both are kept, and somebody decides. */
 export function Contradictions({ log }: { log: LessonLog }) {
-  const { section, lesson, library, studio, mayTeach } = useCourseView();
+  const { section } = useClass();
+  const { lesson } = usePlace();
+  const { library, studio } = useCourse();
+  const mayTeach = useMayTeach();
   const logs = (section?.logs ?? []).filter(entry => entry.lesson === lesson);
   const open = findContradictions(
     logs,
     entry => entry.pattern,
     entry => entry.result,
   );
-  const nameOf = (id: string) => studio.people.find(person => person.id === id)?.name ?? id;
   return open.map(({ subject, newest, unseen }) => {
     const entries: readonly Log[] = [...unseen, newest];
     const results = RESULTS.filter(({ id }) => entries.some(({ result }) => result === id));
     return (
       <chakra.div key={subject} mb="3">
-        <Notice
-          tone="stop"
-          title={`${library.patterns.get(subject)?.name ?? subject}: two people saw it differently`}
-        >
+        <Notice tone="stop" title={`${figureName(library, subject)}: two people saw it differently`}>
           <chakra.ul listStyleType="none" p="0">
             {entries.map(({ id, by, result, note }) => (
               <li key={id}>
-                {nameOf(by)}: {wordOf(result)}
+                {personName(studio, by)}: {wordOf(result)}
                 {note ? `. ${note}` : ''}
               </li>
             ))}

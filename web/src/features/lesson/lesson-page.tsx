@@ -3,9 +3,9 @@ import { type LessonBlock, runningOrder } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { Failure } from '../../ui/failure.tsx';
-import { Empty, Label, Skeleton } from '../../ui/parts.tsx';
+import { Empty, Label, Skeleton, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
-import { useCourseView } from '../course/course-view.ts';
+import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
 import { BlockRow } from './block-row.tsx';
 import { Contradictions } from './contradictions.tsx';
 import { LessonPanel } from './lesson-panel.tsx';
@@ -14,7 +14,9 @@ import { useLessonLog } from './use-log.ts';
 
 /** The running order of a lesson with clock times, the present block large; once finished, what happened. */
 export function LessonPage() {
-  const { section, classPlan, lesson, answer } = useCourseView();
+  const { section, classPlan } = useClass();
+  const { lesson } = usePlace();
+  const { answer } = useCourse();
   if (!section)
     return (
       <Empty title="No class follows this course yet">
@@ -27,7 +29,10 @@ export function LessonPage() {
 }
 
 function RunningLesson() {
-  const { answer, section, classPlan, library, lesson, mayTeach, today, studio } = useCourseView();
+  const { answer, library, today, studio } = useCourse();
+  const { section, classPlan } = useClass();
+  const { lesson } = usePlace();
+  const mayTeach = useMayTeach();
   const log = useLessonLog();
   const planned = classPlan?.answer.lessons[lesson - 1];
   const isNext = lesson === (classPlan?.progress.lessons ?? 0) + 1;
@@ -50,12 +55,7 @@ function RunningLesson() {
   });
   if (!planned || !order || !section) return null;
   return (
-    <chakra.div
-      display="grid"
-      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
-      gap="5"
-      alignItems="start"
-    >
+    <TwoColumns>
       <LessonPanel
         log={log}
         planned={planned}
@@ -84,7 +84,7 @@ function RunningLesson() {
           {order.over > 0 ? `; the plan is ${order.over} minutes too long, so new material is shortened` : ''}
         </Label>
       </chakra.section>
-    </chakra.div>
+    </TwoColumns>
   );
 }
 

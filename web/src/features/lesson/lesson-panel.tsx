@@ -1,9 +1,9 @@
 import { chakra } from '@chakra-ui/react';
-import { ownLessons, type PlannedLesson } from '@map-step/core';
+import { figureName, ownLessons, type PlannedLesson } from '@map-step/core';
 import { useState } from 'react';
 import { forgetRefused, ownerOf, type WaitingEvent } from '../../api/outbox.ts';
 import { Button, Label, Notice } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
+import { useClass, useCourse, usePlace } from '../course/course-context.ts';
 import type { LessonLog } from './use-log.ts';
 import { WhoIsHere } from './who-is-here.tsx';
 
@@ -17,9 +17,11 @@ interface LessonPanelProps {
 
 /** What the lesson is to do, what came over from last week, and the way to finish it. */
 export function LessonPanel({ log, planned, isNext, mayLog, title }: LessonPanelProps) {
-  const { classPlan, library, lesson, answer } = useCourseView();
+  const { classPlan } = useClass();
+  const { library, answer } = useCourse();
+  const { lesson } = usePlace();
   const [isAsking, setAsking] = useState(false);
-  const name = (id: string) => library.patterns.get(id)?.name ?? id;
+  const name = (id: string) => figureName(library, id);
   const introduced = Object.keys(planned.minutes);
   const all = [...new Set([...introduced, ...planned.reviews.map(({ id }) => id)])];
   const unmarked = all.filter(id => !log.resultOf(id));
@@ -57,7 +59,7 @@ export function LessonPanel({ log, planned, isNext, mayLog, title }: LessonPanel
               <chakra.div display="flex" flexWrap="wrap" gap="2" mt="2">
                 <Button
                   look="next"
-                  onClick={() => log.finish({ unmarked, introduced })}
+                  onClick={() => log.finish(unmarked)}
                   disabled={log.isFinishing || log.waiting > 0}
                 >
                   Finish and draft the recap
@@ -79,7 +81,8 @@ export function LessonPanel({ log, planned, isNext, mayLog, title }: LessonPanel
 
 /** Who may write down this lesson, said to somebody who may not. */
 function NotYours() {
-  const { section, me, answer } = useCourseView();
+  const { section } = useClass();
+  const { me, answer } = useCourse();
   if (!section) return null;
   const own = ownLessons(section.section, me.id, answer.course.lessons.length);
   return (
@@ -93,10 +96,11 @@ function NotYours() {
 
 /** What the server would not take: told until the person has seen it. */
 function RefusedTaps({ log }: { log: LessonLog }) {
-  const { library, section, me } = useCourseView();
+  const { library, me } = useCourse();
+  const { section } = useClass();
   const wordsOf = (event: WaitingEvent) =>
     event.kind === 'log'
-      ? `${library.patterns.get(event.entry.pattern)?.name ?? event.entry.pattern}, ${event.entry.result}`
+      ? `${figureName(library, event.entry.pattern)}, ${event.entry.result}`
       : `${section?.students.find(({ id }) => id === event.entry.student)?.name ?? event.entry.student}, ${event.entry.here ? 'here' : 'not here'}`;
   if (log.refused.length === 0) return null;
   return (

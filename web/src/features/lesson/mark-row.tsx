@@ -1,8 +1,9 @@
 import { chakra } from '@chakra-ui/react';
-import type { LogResult } from '@map-step/core';
+import { figureName, type LogResult } from '@map-step/core';
 import { useState } from 'react';
-import { Button, Field, Label } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
+import { Button, Label } from '../../ui/parts.tsx';
+import { TextField } from '../../ui/text-field.tsx';
+import { useCourse } from '../course/course-context.ts';
 import type { LessonLog } from './use-log.ts';
 
 export const RESULTS = [
@@ -45,9 +46,9 @@ interface MarkRowProps {
 
 /** How a figure went: one tap, and a note where one is needed. */
 export function MarkRow({ pattern, showName, log }: MarkRowProps) {
-  const { library } = useCourseView();
+  const { library } = useCourse();
   const [isNoting, setNoting] = useState(false);
-  const name = library.patterns.get(pattern)?.name ?? pattern;
+  const name = figureName(library, pattern);
   const result = log?.resultOf(pattern);
   const note = log?.noteOf(pattern);
   const saveNote = (data: FormData) => {
@@ -93,8 +94,10 @@ export function MarkRow({ pattern, showName, log }: MarkRowProps) {
       {note && !isNoting && <Label>{note}</Label>}
       {isNoting && (
         <chakra.form action={saveNote} display="flex" gap="2" mt="1">
-          <Field name="note" aria-label={`Note on ${name}`} defaultValue={note} autoFocus />
-          <Button type="submit">Keep the note</Button>
+          <TextField label={`Note on ${name}`} name="note" defaultValue={note} autoFocus />
+          <Button type="submit" alignSelf="end">
+            Keep the note
+          </Button>
         </chakra.form>
       )}
     </div>

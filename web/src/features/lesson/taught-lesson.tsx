@@ -1,29 +1,27 @@
 import { chakra } from '@chakra-ui/react';
-import { standingLogs } from '@map-step/core';
+import { figureName, standingLogs } from '@map-step/core';
 import { useLocation, useNavigate } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
-import { Button, Label, Notice } from '../../ui/parts.tsx';
-import { useCourseView } from '../course/course-view.ts';
+import { Button, Label, Notice, TwoColumns } from '../../ui/parts.tsx';
+import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
 import { Contradictions } from './contradictions.tsx';
 import { MarkRow, RESULTS } from './mark-row.tsx';
 import { useLessonLog } from './use-log.ts';
 
 /** A lesson that is behind the class: what happened in it, and where what was not reached went. */
 export function TaughtLesson() {
-  const { section, classPlan, lesson, library, answer, goTo, mayTeach } = useCourseView();
+  const { section, classPlan } = useClass();
+  const { lesson, goTo } = usePlace();
+  const { library, answer } = useCourse();
+  const mayTeach = useMayTeach();
   const log = useLessonLog();
   const navigate = useNavigate();
   const { search } = useLocation();
   const logs = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
-  const name = (id: string) => library.patterns.get(id)?.name ?? id;
+  const name = (id: string) => figureName(library, id);
   const carried = logs.filter(({ pattern }) => classPlan?.progress.carried.includes(pattern));
   return (
-    <chakra.div
-      display="grid"
-      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
-      gap="5"
-      alignItems="start"
-    >
+    <TwoColumns>
       <chakra.aside display="grid" gap="3" aria-label="This lesson">
         <chakra.h2 fontSize="xl">Lesson {lesson}, taught</chakra.h2>
         {carried.map(({ pattern }) => {
@@ -71,6 +69,6 @@ export function TaughtLesson() {
         </chakra.ul>
         {logs.length === 0 && <p>Nothing was logged in this lesson.</p>}
       </chakra.section>
-    </chakra.div>
+    </TwoColumns>
   );
 }

@@ -1,5 +1,5 @@
 import { type Attendance, findContradictions, type Role } from '@map-step/core';
-import { useCourseView } from '../course/course-view.ts';
+import { useClass, usePlace } from '../course/course-context.ts';
 
 export interface StudentHere {
   readonly id: string;
@@ -16,7 +16,8 @@ export function useAttendance(): {
   readonly students: readonly StudentHere[];
   say(student: StudentHere, here: boolean): void;
 } {
-  const { section, lesson, waiting, keep } = useCourseView();
+  const { section, waiting, keep } = useClass();
+  const { lesson } = usePlace();
   const entries = (section?.attendance ?? []).filter(entry => entry.lesson === lesson);
   const newest = new Map(entries.map(entry => [entry.student, entry]));
   const disputed = new Set(

@@ -1,11 +1,10 @@
 import type { LogEntry } from '@map-step/contract';
-import { draftRecap, type LogResult, standingLogs } from '@map-step/core';
+import { type LogResult, standingLogs } from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 import type { WaitingEvent } from '../../api/outbox.ts';
-import { planClassInWorker } from '../../workers/planner.ts';
+import { useClass, usePlace } from '../course/course-context.ts';
 import { useSectionRefresh } from '../course/course-queries.ts';
-import { placedOf, useCourseView } from '../course/course-view.ts';
 
 export interface LessonLog {
   /** What stands for a figure in this lesson. */
@@ -13,8 +12,8 @@ export interface LessonLog {
   noteOf(pattern: string): string | undefined;
   /** One tap: kept at once in this browser, shown at once, sent as soon as it can be. */
   tap(pattern: string, result: LogResult, note?: string): void;
-  /** Logs what has no mark as not reached and drafts the recaps. */
-  finish(planned: { unmarked: readonly string[]; introduced: readonly string[] }): void;
+  /** Logs what has no mark as not reached; the server drafts the recaps. */
+  finish(unmarked: readonly string[]): void;
   /** How many taps have not reached the server yet. */
   readonly waiting: number;
   /** Taps that the server will not take. */
@@ -25,7 +24,8 @@ export interface LessonLog {
 
 /** The log of the lesson that is looked at. */
 export function useLessonLog(): LessonLog {
-  const { section, lesson, waiting, keep } = useCourseView();
+  const { section, waiting, keep } = useClass();
+  const { lesson } = usePlace();
   const id = section?.section.id ?? '';
   const standing = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
   // Seen is what the server had told, not what still waits here: others may have written in between.
@@ -51,8 +51,7 @@ export function useLessonLog(): LessonLog {
     resultOf: pattern => find(pattern)?.result,
     noteOf: pattern => find(pattern)?.note,
     tap: (pattern, result, note) => keep({ kind: 'log', entry: entry(pattern, result, note) }),
-    finish: ({ unmarked, introduced }) =>
-      finishing.mutate({ logs: unmarked.map(pattern => entry(pattern, 'not-reached')), introduced }),
+    finish: unmarked => finishing.mutate(unmarked.map(pattern => entry(pattern, 'not-reached'))),
     waiting: waiting.filter(({ refused }) => refused === undefined).length,
     refused: waiting.filter(({ refused }) => refused !== undefined),
     isFinishing: finishing.isPending,
@@ -61,38 +60,14 @@ export function useLessonLog(): LessonLog {
 }
 
 function useFinish(id: string) {
-  const view = useCourseView();
+  const { lesson, goTo } = usePlace();
   const refresh = useSectionRefresh(id);
   return useMutation({
-    mutationFn: async ({ logs, introduced }: { logs: LogEntry[]; introduced: readonly string[] }) => {
-      const { answer, material, library, studio, section, lesson, me } = view;
-      const all = [...(section?.logs ?? []), ...logs.map(log => ({ ...log, section: id, by: me.id }))];
-      const behind = [...(section?.recaps ?? []).map(recap => ({ lesson: recap.lesson })), { lesson }];
-      const published = placedOf(answer.published ?? answer.course);
-      const after = await planClassInWorker(material, answer.course, published, {
-        logs: all,
-        recaps: behind,
-      });
-      const next = after.ok ? (after.value.answer.lessons[lesson]?.introduce ?? []) : [];
-      const recaps = (['students', 'staff'] as const).map(audience => ({
-        audience,
-        markdown: draftRecap({
-          studio: studio.studio,
-          course: answer.course,
-          library,
-          lesson,
-          audience,
-          logs: all,
-          introduced,
-          next,
-        }),
-      }));
-      const params = { section: id, lesson };
-      return call('lesson.finish', { params, body: { logs, recaps } });
-    },
+    mutationFn: (logs: LogEntry[]) =>
+      call('lesson.finish', { params: { section: id, lesson }, body: { logs } }),
     onSuccess: answer => {
       refresh.replace(answer);
-      view.goTo(view.lesson);
+      goTo(lesson);
     },
   });
 }

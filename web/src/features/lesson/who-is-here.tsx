@@ -1,7 +1,8 @@
 import { chakra } from '@chakra-ui/react';
 import { Disclosure } from '../../ui/disclosure.tsx';
 import { Label } from '../../ui/parts.tsx';
-import { areNamesHidden, studentCount, useCourseView } from '../course/course-view.ts';
+import { useClass, useCourse } from '../course/course-context.ts';
+import { areNamesHidden, studentCount } from '../course/course-view.ts';
 import { type StudentHere, useAttendance } from './use-attendance.ts';
 
 const Person = chakra('button', {
@@ -27,7 +28,8 @@ const Person = chakra('button', {
 
 /** The students of the class: one tap says who is here. */
 export function WhoIsHere() {
-  const { studio, section } = useCourseView();
+  const { studio } = useCourse();
+  const { section } = useClass();
   const { students, say } = useAttendance();
   const roles = { ...(studio.studio.roles ?? { lead: 'leader', follow: 'follower' }), solo: 'dancer' };
   const here = students.filter(student => student.here);

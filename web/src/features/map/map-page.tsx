@@ -1,60 +1,53 @@
 import { chakra } from '@chakra-ui/react';
 import { DndContext, type DragEndEvent, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
-import { memo, useDeferredValue } from 'react';
-import { Failure } from '../../ui/failure.tsx';
 import { OnPaper } from '../../ui/on-paper.tsx';
-import { Empty, Notice, Spoken } from '../../ui/parts.tsx';
-import { useSame } from '../../ui/same.ts';
+import { Empty, Notice, Spoken, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
-import { type CourseView, LaterCourseViewContext, useCourseView } from '../course/course-view.ts';
-import { Clash } from './plan/clash.tsx';
+import { useCourseCommands, useCoursePast } from '../course/course-commands.ts';
+import { useClass, useCourse, usePlan } from '../course/course-context.ts';
+import { CourseRefusal } from '../course/course-refusal.tsx';
 import { FigureInHand } from './board/figure-in-hand.tsx';
+import { handsOn } from './board/hands.ts';
 import { LeftOut } from './board/left-out.tsx';
-import { PlanActions } from './planner/plan-actions.tsx';
-import { type PanelProps, PlanMore, PlanPanel } from './plan-panel.tsx';
 import { PrintedPlan } from './board/printed-plan.tsx';
 import { PromptSensor } from './board/prompt-sensor.ts';
 import { StrandBoard } from './board/strand-board.tsx';
 import { useChips } from './board/use-chips.ts';
-import { useMoves } from './plan/use-moves.ts';
-import { usePlacing } from './plan/use-placing.ts';
-import { usePlanner } from './planner/use-planner.ts';
 import { useSelection } from './board/use-selection.ts';
+import { useMoves } from './plan/use-moves.ts';
 import { withNames } from './plan/words.ts';
+import { PlanMore, PlanPanel } from './plan-panel.tsx';
+import { PlanActions } from './planner/plan-actions.tsx';
+import { usePlanner } from './planner/use-planner.ts';
 
 // One object for all renders: with a new one every chip would be drawn again.
 const FROM_FIVE_PIXELS = { activationConstraint: { distance: 5 } };
 
 const NONE_LEFT: readonly string[] = [];
 
-/**
- * What is said of a figure stays in sight, however far down the board the figure lies. A move draws many words again:
- * they are plain elements, dressed here.
- */
-const BESIDE_THE_BOARD = {
-  '& > .part': { borderTop: '1px solid', borderColor: 'line', pt: '2' },
-  '& > section > h2': { fontSize: 'md' },
-  '& > .part > p, & > .verdict > p, & > .verdict > ul, & .choices': { fontSize: 'sm' },
-  '& > .verdict > ul': { pl: '4' },
-  '& .choices': { display: 'grid', gap: '1.5', my: '1.5' },
-  '& .choices > div': { display: 'flex', gap: '2', alignItems: 'start' },
-  '& .choices > div > button': { flex: 'none' },
-  '& .choices > button': { justifySelf: 'start' },
-  lg: {
-    position: 'sticky',
-    top: '6rem',
-    maxHeight: 'calc(100vh - 8.25rem)',
-    overflowY: 'auto',
-    // Room for the ring around what has the focus.
-    mx: '-1.5',
-    px: '1.5',
-    py: '1',
+/** What is said of a figure stays in sight, however far down the board the figure lies. */
+const Beside = chakra('aside', {
+  base: {
+    display: 'grid',
+    gap: '4',
+    alignContent: 'start',
+    lg: {
+      position: 'sticky',
+      top: '6rem',
+      maxHeight: 'calc(100vh - 8.25rem)',
+      overflowY: 'auto',
+      // Room for the ring around what has the focus.
+      mx: '-1.5',
+      px: '1.5',
+      py: '1',
+    },
   },
-} as const;
+});
 
 /** Strands across lessons: where each figure of the level is introduced, and what that costs and breaks. */
 export function MapPage() {
-  const { draft, library, answer } = useCourseView();
+  const { library, answer } = useCourse();
+  const { draft } = usePlan();
   const { problem, judgement } = draft;
   if (!problem || !judgement)
     return (
@@ -77,22 +70,19 @@ export function MapPage() {
 }
 
 function PlanMap() {
-  const view = useCourseView();
-  const { saved, draft } = view;
-  const placing = usePlacing();
+  const { saved, draft } = usePlan();
+  const commands = useCourseCommands();
   const planner = usePlanner();
   const selection = useSelection();
   // A hand on the plan shows the plan as it is, while the planner goes on behind it.
-  const { moves, spoken } = useMoves(placing, () => planner.isShown && planner.found && planner.show(false));
-  const chipOf = useChips(selection, moves);
-  // The board answers a key at once; the words beside it follow as soon as there is time.
-  const panel = useDeferredValue(
-    useSame({ view, planner, moves, selection, publish: placing.publish, keep: placing.keep }),
-  );
+  const { moves, spoken } = useMoves(commands, () => planner.isShown && planner.found && planner.show(false));
+  const chipOf = useChips(selection);
+  const { onClick, onKeyDown } = handsOn(selection, moves);
+  const { canRedo } = useCoursePast();
   const sensors = useSensors(useSensor(PromptSensor, FROM_FIVE_PIXELS));
   useShortcuts({
-    undo: placing.undo,
-    redo: placing.redo,
+    undo: commands.undo,
+    redo: canRedo ? commands.redo : undefined,
     dismiss: () => (planner.found ? planner.dismiss() : selection.choose(undefined)),
     plan: planner.found === undefined ? planner.start : undefined,
   });
@@ -117,66 +107,30 @@ function PlanMap() {
         if (!selection.ids.includes(String(active.id))) selection.choose(String(active.id));
       }}
     >
-      <chakra.div
-        display="grid"
-        gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
-        gap="5"
-        alignItems="start"
-      >
-        <chakra.aside
-          aria-label="The plan"
-          className="no-print"
-          display="grid"
-          gap="4"
-          alignContent="start"
-          css={BESIDE_THE_BOARD}
-        >
-          <PlanActions placing={placing} planner={planner} />
-          <PanelInItsTime {...panel} />
+      <TwoColumns onClick={onClick} onKeyDown={onKeyDown}>
+        <Beside aria-label="The plan" className="no-print">
+          <PlanActions planner={planner} commands={commands} />
+          <PlanPanel planner={planner} moves={moves} selection={selection} />
           <LeftOut left={draft.judgement?.left ?? NONE_LEFT} chipOf={chipOf} />
-          <MoreInItsTime {...panel} />
-        </chakra.aside>
+          <PlanMore planner={planner} moves={moves} commands={commands} />
+        </Beside>
         <chakra.div overflowX={{ base: 'auto', lg: 'visible' }} minW="0" className="no-print">
-          {placing.clash ? (
-            <Clash placing={placing} />
-          ) : (
-            placing.error && <Failure error={placing.error} retry={placing.dismiss} />
-          )}
-          <StrandBoard selection={selection} chipOf={chipOf} />
+          <CourseRefusal commands={commands} />
+          <StrandBoard chosen={selection.last} chipOf={chipOf} />
         </chakra.div>
-      </chakra.div>
+      </TwoColumns>
       <FigureInHand />
       <OnPaper>
-        <PrintedPlan
-          course={panel.view.answer.course.name}
-          draft={panel.view.draft}
-          library={panel.view.library}
-          section={panel.view.section}
-          studio={panel.view.studio}
-          today={panel.view.today}
-        />
+        <PlanOnPaper />
       </OnPaper>
       <Spoken isLive>{spoken}</Spoken>
     </DndContext>
   );
 }
 
-interface InItsTime extends PanelProps {
-  readonly view: CourseView;
+function PlanOnPaper() {
+  const { answer, library, studio, today } = useCourse();
+  const { draft } = usePlan();
+  const { section } = useClass();
+  return <PrintedPlan course={answer.course.name} {...{ draft, library, section, studio, today }} />;
 }
-
-const PanelInItsTime = memo(function PanelInItsTime({ view, ...props }: InItsTime) {
-  return (
-    <LaterCourseViewContext value={view}>
-      <PlanPanel {...props} />
-    </LaterCourseViewContext>
-  );
-});
-
-const MoreInItsTime = memo(function MoreInItsTime({ view, ...props }: InItsTime) {
-  return (
-    <LaterCourseViewContext value={view}>
-      <PlanMore {...props} />
-    </LaterCourseViewContext>
-  );
-});

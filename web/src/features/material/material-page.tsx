@@ -1,42 +1,37 @@
 import { chakra } from '@chakra-ui/react';
 import { type Figure, figureElements, printBeats } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
-import { memo, type ReactNode, useDeferredValue, useMemo, useState } from 'react';
+import { type ReactNode, useDeferredValue, useState } from 'react';
 import { useParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
-import { Button, Empty, Label, Notice } from '../../ui/parts.tsx';
+import { Group, GroupColumns } from '../../ui/group.tsx';
+import { Hint } from '../../ui/hint.tsx';
+import { Button, Empty, Label, Notice, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
-import { useCourseView } from '../course/course-view.ts';
+import { useCourse, usePlan } from '../course/course-context.ts';
 import { FigureForm } from './figure/figure-form.tsx';
-import { FigureList } from './library/figure-list.tsx';
-import { FigureMeaning, Group } from './figure/figure-meaning.tsx';
+import { FigureMeaning } from './figure/figure-meaning.tsx';
 import { FigureNotes } from './figure/figure-notes.tsx';
-import { HoldForm } from './sheet/hold-form.tsx';
 import { NearestFigures } from './figure/nearest-figures.tsx';
 import { NeedsDrawing } from './figure/needs-drawing.tsx';
 import { PathDrawing } from './figure/path-drawing.tsx';
+import type { SheetPlace } from './figure/sheet-place.ts';
+import { type FigureEditing, useFigureDraft } from './figure/use-figure-draft.ts';
+import { Variants } from './figure/variants.tsx';
+import { FigureList } from './library/figure-list.tsx';
+import { HoldForm } from './sheet/hold-form.tsx';
 import { SheetFiles } from './sheet/sheet-files.tsx';
 import { StepSheet } from './sheet/step-sheet.tsx';
-import { type FigureEditing, useFigureDraft } from './figure/use-figure-draft.ts';
-import type { SheetPlace } from './sheet/use-sheet-cursor.ts';
-import { Variants } from './figure/variants.tsx';
 
 /** The figures of the course's dances, and the step sheet of the one that is open. */
 export function MaterialPage() {
-  const { library, answer } = useCourseView();
+  const { library, answer } = useCourse();
   const { pattern: asked } = useParams();
   const { dances } = answer.course;
-  const figures = useMemo(
-    () => [...library.patterns.values()].filter(({ dance }) => dances.includes(dance)),
-    [library, dances],
-  );
+  const figures = [...library.patterns.values()].filter(({ dance }) => dances.includes(dance));
   const openId = asked ?? figures[0]?.id;
   return (
-    <chakra.div
-      display="grid"
-      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: '15.5rem minmax(0, 1fr)' }}
-      gap="5"
-    >
+    <TwoColumns>
       <FigureList figures={figures} openId={openId} />
       {openId === undefined ? (
         <Empty title="No figures yet">
@@ -45,7 +40,7 @@ export function MaterialPage() {
       ) : (
         <OpenFigure key={openId} id={openId} />
       )}
-    </chakra.div>
+    </TwoColumns>
   );
 }
 
@@ -68,23 +63,19 @@ function OpenFigure({ id }: { id: string }) {
         <HoldForm editing={editing} />
         {figure.parts.length > 0 && <SheetFiles figure={figure} />}
       </div>
-      <chakra.div
-        columnWidth="18rem"
-        columnGap="5"
-        css={{ '& > section, & > .no-print > section': { breakInside: 'avoid', mb: '5' } }}
-      >
+      <GroupColumns>
         <Beside figure={shown} />
         <FigureNotes editing={editing} place={noteAt} begin={beginNote} />
         <ToLearn figure={shown} />
         <OnScreen>
           <FigureForm editing={editing} />
         </OnScreen>
-      </chakra.div>
+      </GroupColumns>
     </chakra.article>
   );
 }
 
-const Beside = memo(function Beside({ figure }: { figure: Figure }) {
+function Beside({ figure }: { figure: Figure }) {
   return (
     <>
       <FigureMeaning figure={figure} />
@@ -96,7 +87,7 @@ const Beside = memo(function Beside({ figure }: { figure: Figure }) {
       <PathDrawing figure={figure} />
     </>
   );
-});
+}
 
 /** A part of the page that only serves to look further. */
 function OnScreen({ children }: { children: ReactNode }) {
@@ -109,7 +100,7 @@ function OnScreen({ children }: { children: ReactNode }) {
 
 /** What a sheet of paper by itself must say: whose figure this is, and from when. */
 function PrintedPlace({ editing: { pattern } }: { editing: FigureEditing }) {
-  const { studio, library, today } = useCourseView();
+  const { studio, library, today } = useCourse();
   const level = library.levels.get(pattern.level ?? '')?.name;
   return (
     <chakra.p className="only-print" mb="2">
@@ -151,12 +142,16 @@ function UndoRedo({ editing: { undo, redo, state } }: { editing: FigureEditing }
   return (
     <chakra.span className="no-print" ml="auto" display="flex" gap="2" alignItems="center">
       <Label role="status">{STATE_WORDS[state]}</Label>
-      <Button size="small" disabled={!undo} onClick={undo} title="Key: Ctrl Z">
-        Undo
-      </Button>
-      <Button size="small" disabled={!redo} onClick={redo} title="Key: Ctrl Shift Z">
-        Redo
-      </Button>
+      <Hint words="Key: Ctrl Z">
+        <Button size="small" disabled={!undo} onClick={undo}>
+          Undo
+        </Button>
+      </Hint>
+      <Hint words="Key: Ctrl Shift Z">
+        <Button size="small" disabled={!redo} onClick={redo}>
+          Redo
+        </Button>
+      </Hint>
     </chakra.span>
   );
 }
@@ -178,8 +173,9 @@ function Unsaved({ editing: { error, clashes, state, discard } }: { editing: Fig
   );
 }
 
-const ToLearn = memo(function ToLearn({ figure }: { figure: Figure }) {
-  const { library, draft } = useCourseView();
+function ToLearn({ figure }: { figure: Figure }) {
+  const { library } = useCourse();
+  const { draft } = usePlan();
   const item = draft.problem?.items.find(({ id }) => id === figure.pattern.id);
   const elements = figureElements(figure, library.elements);
   return (
@@ -195,4 +191,4 @@ const ToLearn = memo(function ToLearn({ figure }: { figure: Figure }) {
       {figure.pattern.grades && <p>Grades: {figure.pattern.grades.join(' · ')}</p>}
     </Group>
   );
-});
+}

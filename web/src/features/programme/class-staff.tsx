@@ -1,43 +1,46 @@
 import { chakra } from '@chakra-ui/react';
-import type { Json, Section } from '@map-step/core';
+import type { Section } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
+import { useMemo } from 'react';
+import { Controller } from 'react-hook-form';
+import { z } from 'zod';
+import type { Commands } from '../../api/commands.ts';
+import { useCommands, useIsSaving } from '../../api/use-commands.ts';
+import { Choice } from '../../ui/choice.tsx';
 import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
-import { Button, Field, Label, Select } from '../../ui/parts.tsx';
-import { ClashChoice } from '../history/clash-choice.tsx';
+import { Button, Label } from '../../ui/parts.tsx';
+import { TextField } from '../../ui/text-field.tsx';
+import { useForm } from '../../ui/use-form.ts';
+import { classAggregate } from '../course/class-document.ts';
+import { ClassRefusal } from '../course/class-refusal.tsx';
 import { HistoryList } from '../history/history-list.tsx';
-import { useClassDocument } from '../history/use-class-document.ts';
-import { studioQuery } from '../studio/studio-queries.ts';
+import { sessionQuery } from '../session/session-queries.ts';
+import { personName, studioQuery } from '../studio/studio-queries.ts';
 
 type Member = Section['staff'][number];
 
 /** Who teaches a class and on which days; the director adds a stand-in for a date. */
 export function ClassStaff({ id }: { id: string }) {
   const { data: studio } = useQuery(studioQuery);
-  const document = useClassDocument(id);
-  const nameOf = (person: string) => studio?.people.find(one => one.id === person)?.name ?? person;
-  const wordsOf = (value: Json) => (value === null ? 'not on the staff' : daysOf(value as unknown as Member));
-  if (!document.answer) return document.error ? <Failure error={document.error} /> : null;
-  const { body, history } = document.answer;
-  const free = (studio?.people ?? []).filter(one => !body.staff.some(({ person }) => person === one.id));
-  const add = (data: FormData) => {
-    const person = String(data.get('person'));
-    const [from, to] = [String(data.get('from')), String(data.get('to'))];
-    const member = { person, ...(from && { from }), ...(to && { to }) };
-    document.edit(`${nameOf(person)} added, ${daysOf(member)}`, body, { [`staff/${person}`]: member });
-  };
+  const { data: session } = useQuery(sessionQuery);
+  const document = useMemo(() => classAggregate(id), [id]);
+  const { data, error } = useQuery({ queryKey: document.key, queryFn: document.read });
+  const commands = useCommands(document, session?.person?.id ?? '');
+  if (!data) return error ? <Failure error={error} /> : null;
+  const { staff } = data.body;
+  const free = (studio?.people ?? []).filter(one => !staff.some(({ person }) => person === one.id));
+  const takeOff = (member: Member) =>
+    commands.edit(`${personName(studio, member.person)} taken off`, section => ({
+      ...section,
+      staff: section.staff.filter(({ person }) => person !== member.person),
+    }));
   return (
     <chakra.div display="grid" gap="2" py="2" pl="4" borderLeft="3px solid" borderColor="line" width="100%">
-      {document.error && <Failure error={document.error} />}
-      <ClashChoice
-        clashes={document.clashes}
-        nameOf={field => nameOf(field.replace('staff/', ''))}
-        wordsOf={wordsOf}
-        settle={document.settle}
-      />
+      <ClassRefusal of={document.key} commands={commands} />
       <chakra.ul listStyleType="none" p="0">
-        {body.staff.map(member => (
+        {staff.map(member => (
           <chakra.li
             key={member.person}
             display="grid"
@@ -46,58 +49,92 @@ export function ClassStaff({ id }: { id: string }) {
             gap="2"
             alignItems="center"
           >
-            <span>{nameOf(member.person)}</span>
+            <span>{personName(studio, member.person)}</span>
             <Label>{daysOf(member)}</Label>
-            <Button
-              look="quiet"
-              size="small"
-              onClick={() =>
-                document.edit(`${nameOf(member.person)} taken off`, body, {
-                  [`staff/${member.person}`]: null,
-                })
-              }
-            >
+            <Button look="quiet" size="small" onClick={() => takeOff(member)}>
               Take off
             </Button>
           </chakra.li>
         ))}
       </chakra.ul>
-      <chakra.form action={add} display="flex" gap="2" flexWrap="wrap" alignItems="end">
-        <chakra.label display="grid">
-          <Label>Add to the staff</Label>
-          <Select name="person" required width="14rem">
-            {free.map(({ id: person, name, role }) => (
-              <option key={person} value={person}>
-                {name}, {role}
-              </option>
-            ))}
-          </Select>
-        </chakra.label>
-        <DayField name="from" label="From (any day if empty)" />
-        <DayField name="to" label="To" />
-        <Button type="submit" look="next" disabled={document.isSaving || free.length === 0}>
-          Add
-        </Button>
-      </chakra.form>
+      {free.length > 0 && (
+        <AddMember
+          key={free[0]?.id}
+          free={free.map(({ id: person, name, role }) => ({ value: person, words: `${name}, ${role}` }))}
+          section={document}
+          commands={commands}
+          nameOf={person => personName(studio, person)}
+        />
+      )}
       <Disclosure title="Changes of this class" size="small">
-        <HistoryList history={history} takeBack={document.takeBack} />
+        <HistoryList history={data.history} takeBack={commands.takeBack} />
       </Disclosure>
     </chakra.div>
   );
 }
 
-function DayField({ name, label }: { name: string; label: string }) {
+const day = z.union([z.literal(''), z.iso.date('Write a day.')]);
+const memberForm = z
+  .object({ person: z.string().min(1, 'Choose somebody.'), from: day, to: day })
+  .refine(({ from, to }) => from === '' || to === '' || from <= to, {
+    path: ['to'],
+    message: 'The last day comes before the first.',
+  });
+
+interface AddMemberProps {
+  readonly free: readonly { readonly value: string; readonly words: string }[];
+  readonly section: ReturnType<typeof classAggregate>;
+  readonly commands: Commands<Section>;
+  nameOf(person: string): string;
+}
+
+function AddMember({ free, section, commands, nameOf }: AddMemberProps) {
+  const isSaving = useIsSaving(section.key);
+  const form = useForm(memberForm, { person: free[0]?.value ?? '', from: '', to: '' });
+  const { errors } = form.formState;
+  const add = form.handleSubmit(({ person, from, to }) => {
+    const member: Member = { person, ...(from && { from }), ...(to && { to }) };
+    commands.edit(`${nameOf(person)} added, ${daysOf(member)}`, now => ({
+      ...now,
+      staff: [...now.staff.filter(one => one.person !== person), member],
+    }));
+  });
   return (
-    <chakra.label display="grid">
-      <Label>{label}</Label>
-      <Field type="date" name={name} width="11rem" />
-    </chakra.label>
+    <chakra.form onSubmit={add} noValidate display="flex" gap="2" flexWrap="wrap" alignItems="end">
+      <Controller
+        control={form.control}
+        name="person"
+        render={({ field }) => (
+          <Choice
+            label="Add to the staff"
+            width="14rem"
+            value={field.value}
+            among={free}
+            set={field.onChange}
+          />
+        )}
+      />
+      <chakra.div width="11rem">
+        <TextField
+          label="From (any day if empty)"
+          type="date"
+          fault={errors.from?.message}
+          {...form.register('from')}
+        />
+      </chakra.div>
+      <chakra.div width="11rem">
+        <TextField label="To" type="date" fault={errors.to?.message} {...form.register('to')} />
+      </chakra.div>
+      <Button type="submit" look="next" disabled={isSaving}>
+        Add
+      </Button>
+    </chakra.form>
   );
 }
 
 function daysOf({ from, to }: Pick<Member, 'from' | 'to'>): string {
-  const day = (date: string) => format(parseISO(date), 'd MMM');
-  if (from && to) return from === to ? `on ${day(from)} only` : `${day(from)} to ${day(to)}`;
-  if (from) return `from ${day(from)}`;
-  return to ? `until ${day(to)}` : 'every lesson';
+  const word = (date: string) => format(parseISO(date), 'd MMM');
+  if (from && to) return from === to ? `on ${word(from)} only` : `${word(from)} to ${word(to)}`;
+  if (from) return `from ${word(from)}`;
+  return to ? `until ${word(to)}` : 'every lesson';
 }

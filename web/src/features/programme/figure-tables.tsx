@@ -14,8 +14,9 @@ import {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ChangeEvent, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
+import { Choice } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
-import { Button, ButtonLink, Label, Notice, Select } from '../../ui/parts.tsx';
+import { Button, ButtonLink, Label, Notice } from '../../ui/parts.tsx';
 import { studioQuery } from '../studio/studio-queries.ts';
 import { changesInWords, List, TakeBack } from './import-parts.tsx';
 import { JobProgress } from './job-progress.tsx';
@@ -29,6 +30,10 @@ const TABLES = {
   TableName,
   { word: string; table: { columns: readonly { name: string }[]; key: string } }
 >;
+
+const KINDS = TABLE_NAMES.map(name => ({ value: name, words: TABLES[name].word }));
+/** What a column without a meaning here stands for; no field is called so. */
+const NOTHING = '-';
 
 interface ChosenTable {
   readonly name: string;
@@ -57,18 +62,14 @@ export function FigureTables() {
       <chakra.h2 fontSize="lg">Tables of a spreadsheet</chakra.h2>
       <chakra.div display="flex" gap="3" flexWrap="wrap" alignItems="center">
         <Label>A table of</Label>
-        <Select
-          aria-label="What the table holds"
-          width="auto"
+        <Choice
+          label="What the table holds"
+          hidesLabel
+          width="12rem"
           value={kind}
-          onChange={event => setKind(event.target.value as TableName)}
-        >
-          {TABLE_NAMES.map(name => (
-            <option key={name} value={name}>
-              {TABLES[name].word}
-            </option>
-          ))}
-        </Select>
+          among={KINDS}
+          set={setKind}
+        />
         <Button onClick={() => file.current?.click()}>Choose a CSV file</Button>
         <input
           ref={file}
@@ -167,9 +168,13 @@ interface ColumnNamesProps {
 
 /** What a foreign column means; it is kept for the next table. */
 function ColumnNames({ columns, fields, mapping, setMapping }: ColumnNamesProps) {
+  const options = [
+    { value: NOTHING, words: 'nothing here' },
+    ...fields.map(field => ({ value: field, words: field })),
+  ];
   const choose = (column: string, field: string) => {
     const { [column]: _, ...rest } = mapping;
-    setMapping(field === '' ? rest : { ...rest, [column]: field });
+    setMapping(field === NOTHING ? rest : { ...rest, [column]: field });
   };
   return (
     <chakra.fieldset border="0" display="flex" gap="3" flexWrap="wrap">
@@ -177,17 +182,14 @@ function ColumnNames({ columns, fields, mapping, setMapping }: ColumnNamesProps)
         What these columns mean
       </chakra.legend>
       {columns.map(column => (
-        <chakra.label key={column} display="grid">
-          <Label>{column}</Label>
-          <Select value={mapping[column] ?? ''} onChange={event => choose(column, event.target.value)}>
-            <option value="">nothing here</option>
-            {fields.map(field => (
-              <option key={field} value={field}>
-                {field}
-              </option>
-            ))}
-          </Select>
-        </chakra.label>
+        <Choice
+          key={column}
+          label={column}
+          width="12rem"
+          value={mapping[column] ?? NOTHING}
+          among={options}
+          set={field => choose(column, field)}
+        />
       ))}
     </chakra.fieldset>
   );

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import type { ChangedField, Json } from '@map-step/core';
+import type { FieldChange, Json } from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { call } from '../../api/client.ts';
@@ -55,7 +55,7 @@ export function List({ title, total, shown, children }: ListProps) {
 }
 
 /** `name from “Wrap” to “Harbour wrap”; minutes from nothing to 5`. */
-export function changesInWords(fields: readonly ChangedField[]): string {
+export function changesInWords(fields: readonly FieldChange[]): string {
   return fields.map(({ field, from, to }) => `${field} from ${inWords(from)} to ${inWords(to)}`).join('; ');
 }
 

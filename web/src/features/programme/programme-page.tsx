@@ -2,16 +2,20 @@ import { chakra } from '@chakra-ui/react';
 import type { CourseSummary } from '@map-step/contract';
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
 import { courseListQuery } from '../course/course-queries.ts';
 import { sessionQuery } from '../session/session-queries.ts';
 import { TopStrip } from '../shell/top-strip.tsx';
-import { studioQuery } from '../studio/studio-queries.ts';
-import { ClassStaff } from './class-staff.tsx';
-import { ImportAndExport } from './import-and-export.tsx';
+import { personName, studioQuery } from '../studio/studio-queries.ts';
+
+/** What only a director opens is loaded when it is opened. */
+const ClassStaff = lazy(async () => ({ default: (await import('./class-staff.tsx')).ClassStaff }));
+const ImportAndExport = lazy(async () => ({
+  default: (await import('./import-and-export.tsx')).ImportAndExport,
+}));
 
 const NAMES = new Intl.ListFormat('en');
 
@@ -52,7 +56,11 @@ export function ProgrammePage() {
             Show older classes
           </Button>
         )}
-        {isDirector && <ImportAndExport />}
+        {isDirector && (
+          <Suspense>
+            <ImportAndExport />
+          </Suspense>
+        )}
       </chakra.main>
     </>
   );
@@ -61,7 +69,7 @@ export function ProgrammePage() {
 function CourseEntry({ course, mayStaff }: { course: CourseSummary; mayStaff: boolean }) {
   const [staffed, setStaffed] = useState<string>();
   const { data: studio } = useQuery(studioQuery);
-  const nameOf = (id: string) => studio?.people.find(person => person.id === id)?.name ?? id;
+  const nameOf = (id: string) => personName(studio, id);
   const roomOf = (id: string | null) => studio?.rooms.find(room => room.id === id)?.name;
   return (
     <chakra.li borderTop="2px solid" borderColor="ink" py="4">
@@ -97,7 +105,11 @@ function CourseEntry({ course, mayStaff }: { course: CourseSummary; mayStaff: bo
                 Staff of this class
               </Button>
             )}
-            {staffed === id && <ClassStaff id={id} />}
+            {staffed === id && (
+              <Suspense>
+                <ClassStaff id={id} />
+              </Suspense>
+            )}
           </chakra.li>
         ))}
       </chakra.ul>

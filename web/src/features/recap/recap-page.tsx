@@ -7,19 +7,33 @@ import { Link, useLocation } from 'react-router';
 import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Markdown } from '../../ui/markdown.tsx';
-import { Button, Empty, Field, Label, Notice, TextArea } from '../../ui/parts.tsx';
-import { areNamesHidden, useCourseView } from '../course/course-view.ts';
+import { Button, Empty, Label, Notice } from '../../ui/parts.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { LongTextField, TextField } from '../../ui/text-field.tsx';
+import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
+import { areNamesHidden } from '../course/course-view.ts';
+import { ClashChoice } from '../history/clash-choice.tsx';
 import { HistoryList } from '../history/history-list.tsx';
+import type { SaveState } from '../history/use-draft.ts';
 import { type RecapEditor, useRecap } from './use-recap.ts';
 
 const AUDIENCES = [
-  { id: 'students', word: 'For students' },
-  { id: 'staff', word: 'For the staff' },
-] as const satisfies readonly { id: Audience; word: string }[];
+  { value: 'students', words: 'For students' },
+  { value: 'staff', words: 'For the staff' },
+] as const satisfies readonly { value: Audience; words: string }[];
+
+const STATE_WORDS = {
+  saved: 'saved',
+  saving: 'saving',
+  kept: 'not saved',
+  refused: 'not saved',
+} as const satisfies Record<SaveState, string>;
 
 /** The draft of a lesson's recap beside how its readers will see it. */
 export function RecapPage() {
-  const { section, lesson, answer } = useCourseView();
+  const { section } = useClass();
+  const { lesson } = usePlace();
+  const { answer } = useCourse();
   const { search } = useLocation();
   const [audience, setAudience] = useState<Audience>('students');
   const recap = section?.recaps.find(entry => entry.lesson === lesson && entry.audience === audience);
@@ -32,18 +46,8 @@ export function RecapPage() {
     );
   return (
     <>
-      <chakra.div role="group" aria-label="Who it is for" display="flex" gap="2" mb="3">
-        {AUDIENCES.map(({ id, word }) => (
-          <Button
-            key={id}
-            size="small"
-            aria-pressed={id === audience}
-            borderColor={id === audience ? 'ink' : 'line'}
-            onClick={() => setAudience(id)}
-          >
-            {word}
-          </Button>
-        ))}
+      <chakra.div mb="3">
+        <Segments label="Who it is for" value={audience} among={AUDIENCES} set={setAudience} />
       </chakra.div>
       {audience === 'staff' && section && areNamesHidden(section) ? (
         <Empty title="This recap is for the staff of this class">
@@ -57,7 +61,7 @@ export function RecapPage() {
 }
 
 function RecapDesk({ recap }: { recap: RecapAnswer }) {
-  const { mayTeach } = useCourseView();
+  const mayTeach = useMayTeach();
   const editor = useRecap(recap);
   return (
     <chakra.div
@@ -73,13 +77,18 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
           mayTeach && <Publishing recap={recap} editor={editor} />
         )}
         {editor.error && <Failure error={editor.error} />}
-        {editor.theirs && <BothVersions editor={editor} theirs={editor.theirs} />}
-        <chakra.label display="grid" gap="1">
-          <chakra.span display="flex" justifyContent="space-between">
-            <Label>Text (Markdown)</Label>
-            <Label aria-live="polite">{editor.state}</Label>
-          </chakra.span>
-          <TextArea
+        <ClashChoice
+          clashes={editor.clashes}
+          nameOf={() => 'The text of this recap'}
+          wordsOf={String}
+          settle={editor.settle}
+        />
+        <chakra.div position="relative">
+          <Label position="absolute" right="0" role="status">
+            {STATE_WORDS[editor.state]}
+          </Label>
+          <LongTextField
+            label="Text (Markdown)"
             value={editor.text}
             onChange={event => editor.write(event.target.value)}
             readOnly={!mayTeach}
@@ -87,7 +96,7 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
             py="2"
             lineHeight="1.5"
           />
-        </chakra.label>
+        </chakra.div>
         <Disclosure title="Changes of this text">
           <HistoryList history={editor.history} takeBack={mayTeach ? editor.takeBack : undefined} />
         </Disclosure>
@@ -129,13 +138,15 @@ function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditor
       {link && (
         <Notice tone="ready" title="Published. Send this link to the class; it is shown only now.">
           <chakra.div display="flex" gap="2" mt="1">
-            <Field
+            <TextField
+              label="Link for students"
               readOnly
               value={link}
-              aria-label="Link for students"
               onFocus={event => event.target.select()}
             />
-            <Button onClick={() => void navigator.clipboard?.writeText(link)}>Copy</Button>
+            <Button alignSelf="end" onClick={() => void navigator.clipboard?.writeText(link)}>
+              Copy
+            </Button>
           </chakra.div>
           <Label>
             Works until {format(new Date(editor.published?.expires ?? 0), 'd MMMM yyyy')}, without an account.
@@ -149,36 +160,4 @@ function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditor
 function publishWord({ published, isChanged }: RecapAnswer): string {
   if (!published) return 'Publish this recap';
   return isChanged ? 'Publish these changes' : 'Make another link';
-}
-
-function BothVersions({ editor, theirs }: { editor: RecapEditor; theirs: RecapAnswer }) {
-  return (
-    <Notice tone="stop" title="Somebody saved this recap after you opened it. Nothing was overwritten.">
-      <Label>Theirs:</Label>
-      <chakra.pre
-        whiteSpace="pre-wrap"
-        maxH="12rem"
-        overflowY="auto"
-        bg="panel"
-        p="2"
-        my="1"
-        fontFamily="body"
-        fontSize="sm"
-      >
-        {theirs.markdown}
-      </chakra.pre>
-      <Label>Yours stands in the field below.</Label>
-      <chakra.div display="flex" flexWrap="wrap" gap="2" mt="2">
-        <Button size="small" look="next" onClick={() => editor.choose('both')}>
-          Put both together
-        </Button>
-        <Button size="small" onClick={() => editor.choose('mine')}>
-          Save mine instead
-        </Button>
-        <Button size="small" onClick={() => editor.choose('theirs')}>
-          Take theirs
-        </Button>
-      </chakra.div>
-    </Notice>
-  );
 }

@@ -1,8 +1,10 @@
 // @vitest-environment happy-dom
 import type { RecapAnswer } from '@map-step/contract';
 import { act } from '@testing-library/react';
-import { expect, test } from 'vitest';
+import { expect, test, vi } from 'vitest';
+import { courseContent } from '../../test/in-course.tsx';
 import { renderOnPage } from '../../test/on-page.tsx';
+import { CourseContext } from '../course/course-context.ts';
 import { useRecap } from './use-recap.ts';
 
 const PAUSE = 1000;
@@ -23,93 +25,89 @@ interface Command {
 }
 
 /** A server on which one recap stands; `others` is what somebody else has saved meanwhile. */
-function open(first = recap('Side basic.')) {
+async function open(first = recap('Side basic.')) {
+  vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => undefined });
   const server = { stands: first, history: [] as object[], others: undefined as RecapAnswer | undefined };
-  const page = renderOnPage(useRecap, first, ({ method, path, body }) => {
-    if (method === 'GET') return { body: { recap: server.stands, history: server.history } };
-    if (server.others) {
-      const current = server.others;
-      return { status: 409, body: { code: 'stale', message: 'Somebody was first.', id: '1', current } };
-    }
-    if (path.endsWith('/publish'))
-      return { body: { recap: server.stands, token: 'abc', expires: '2026-04-01' } };
-    const { changes, of } = (body as Command).command;
-    server.stands = recap(of ? 'As it was.' : (changes?.[0]?.to ?? ''), server.stands.version + 1);
-    return { body: { recap: server.stands, history: server.history } };
-  });
+  const page = renderOnPage(
+    useRecap,
+    first,
+    ({ method, path, body }) => {
+      if (method === 'GET') return { body: { recap: server.stands, history: server.history } };
+      const { changes = [], of } = (body as Command).command ?? {};
+      if (server.others) {
+        const current = { recap: server.others, history: [] };
+        const clashes = changes.map(({ from, to }) => ({
+          field: 'markdown',
+          seen: from,
+          mine: to,
+          theirs: server.others?.markdown,
+        }));
+        return { status: 409, body: { code: 'stale', message: 'First.', id: '1', current, clashes } };
+      }
+      if (path.endsWith('/publish'))
+        return { body: { recap: server.stands, token: 'abc', expires: '2026-04-01' } };
+      server.stands = recap(of ? 'As it was.' : (changes[0]?.to ?? ''), server.stands.version + 1);
+      return { body: { recap: server.stands, history: server.history } };
+    },
+    children => <CourseContext value={courseContent('director')}>{children}</CourseContext>,
+  );
+  await page.wait(50);
   const editor = () => page.result.current;
   const commands = () => page.sent().map(({ body }) => (body as Command).command);
   return { ...page, server, editor, commands, write: (text: string) => act(() => editor().write(text)) };
 }
 
 test('what is written is saved by itself after a pause, over the text that was seen', async () => {
-  const { write, wait, editor, sent, commands } = open();
+  const { write, wait, editor, sent, commands } = await open();
   write('Side basic, and close basic.');
-  expect(editor().state).toBe('not saved');
-  await wait(PAUSE - 1);
+  expect(editor().state).toBe('kept');
+  await wait(PAUSE - 10);
   expect(sent()).toEqual([]);
-  await wait(50);
+  await wait(60);
   expect(commands().map(({ changes }) => changes)).toEqual([
     [{ field: 'markdown', from: 'Side basic.', to: 'Side basic, and close basic.' }],
   ]);
   expect(editor().state).toBe('saved');
 });
 
-test('while somebody goes on writing nothing is saved; then all of it at once', async () => {
-  const { write, wait, sent } = open();
-  for (const text of ['a', 'ab', 'abc']) {
-    write(text);
-    await wait(PAUSE - 100);
-  }
+test('a newer text of somebody else comes in by itself where nothing would be lost, and not else', async () => {
+  const { server, editor, write, client, wait, sent } = await open();
+  server.stands = recap('Theirs.', 2);
+  await act(() => client.invalidateQueries());
+  await wait(50);
+  expect([editor().text, editor().state]).toEqual(['Theirs.', 'saved']);
   expect(sent()).toEqual([]);
-  await wait(200);
-  expect(sent()).toHaveLength(1);
-  await wait(10 * PAUSE);
-  expect(sent()).toHaveLength(1);
-});
-
-test('a newer text of somebody else comes in by itself where nothing would be lost', async () => {
-  const { rerender, editor, wait, sent } = open();
-  rerender(recap('Theirs.', 2));
-  expect(editor().text).toBe('Theirs.');
-  expect(editor().state).toBe('saved');
-  await wait(2 * PAUSE);
-  expect(sent()).toEqual([]);
-});
-
-test('a newer text of somebody else does not take away what is being written', () => {
-  const { write, rerender, editor } = open();
   write('Mine.');
-  rerender(recap('Theirs.', 2));
+  server.stands = recap('Theirs again.', 3);
+  await act(() => client.invalidateQueries());
+  await wait(50);
   expect(editor().text).toBe('Mine.');
 });
 
 test.each([
   ['mine', 'Side basic.\n\nMine.\n'],
-  ['theirs', 'Theirs.\n\nSide basic.\n'],
-  ['both', 'Theirs.\n\nSide basic.\n\nMine.\n'],
-] as const)('of two texts %s stands from then on', async (whose, text) => {
-  const { server, write, wait, editor, sent, commands } = open(recap('Side basic.\n'));
-  server.others = recap('Theirs.\n\nSide basic.\n', 5);
+  ['theirs', undefined],
+] as const)('of two texts %s stands from then on', async (_, mine) => {
+  const theirs = 'Theirs.\n\nSide basic.\n';
+  const { server, write, wait, editor, sent, commands } = await open(recap('Side basic.\n'));
+  server.others = recap(theirs, 5);
   write('Side basic.\n\nMine.\n');
   await wait(2 * PAUSE);
-  expect(editor().theirs?.markdown).toBe('Theirs.\n\nSide basic.\n');
-  expect(editor().error).toBeNull();
+  expect(editor().clashes[0]).toMatchObject({ theirs, mine: 'Side basic.\n\nMine.\n' });
+  expect(editor().error).toBeUndefined();
   await wait(5 * PAUSE);
   expect(sent()).toHaveLength(1);
+  server.stands = server.others;
   server.others = undefined;
-  act(() => editor().choose(whose));
-  expect(editor().theirs).toBeUndefined();
-  expect(editor().text).toBe(text);
+  act(() => editor().settle(mine === undefined ? {} : { markdown: mine }));
   await wait(2 * PAUSE);
+  expect([editor().clashes, editor().text]).toEqual([[], mine ?? theirs]);
   const changes = commands().flatMap(command => command.changes ?? []);
-  expect(changes.slice(1)).toEqual(
-    whose === 'theirs' ? [] : [{ field: 'markdown', from: 'Theirs.\n\nSide basic.\n', to: text }],
-  );
+  expect(changes.slice(1)).toEqual(mine === undefined ? [] : [{ field: 'markdown', from: theirs, to: mine }]);
 });
 
 test('what was changed is taken back, and the text with it', async () => {
-  const { editor, wait, commands } = open();
+  const { editor, wait, commands } = await open();
   act(() => editor().takeBack({ id: '7' } as Parameters<ReturnType<typeof editor>['takeBack']>[0]));
   await wait(50);
   expect(commands()).toEqual([{ kind: 'undo', of: '7' }]);
@@ -119,7 +117,7 @@ test('what was changed is taken back, and the text with it', async () => {
 });
 
 test('it is published as it was seen, and not while it is being written', async () => {
-  const { editor, write, wait, sent } = open();
+  const { editor, write, wait, sent } = await open();
   write('Side basic, twice.');
   expect(editor().isBusy).toBe(true);
   await wait(2 * PAUSE);

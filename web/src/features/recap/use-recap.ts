@@ -1,21 +1,25 @@
 import type { HistoryEntry, PublishAnswer, RecapAnswer, RecapDetail } from '@map-step/contract';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import type { Clash, Json } from '@map-step/core';
+import { type QueryClient, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { ApiError, call } from '../../api/client.ts';
-import { recapQuery, useSectionRefresh } from '../course/course-queries.ts';
-import { mergeTexts } from './merge-texts.ts';
+import type { Aggregate } from '../../api/commands.ts';
+import { useCourse } from '../course/course-context.ts';
+import { keys, sectionQuery, useSectionRefresh } from '../course/course-queries.ts';
+import { createDraftStore } from '../history/draft-store.ts';
+import { type SaveState, useDraft } from '../history/use-draft.ts';
 
 const PAUSE_MS = 1000;
 
 export interface RecapEditor {
   readonly text: string;
   write(text: string): void;
-  readonly state: 'saved' | 'saving' | 'not saved';
-  readonly error: Error | null;
-  /** What stands on the server when somebody else saved first. */
-  readonly theirs: RecapAnswer | undefined;
-  /** Which text stands from now on; of both, the one to go on writing in. */
-  choose(whose: 'mine' | 'theirs' | 'both'): void;
+  readonly state: SaveState;
+  readonly error: Error | undefined;
+  /** Where somebody else saved first. */
+  readonly clashes: readonly Clash[];
+  /** Which text stands from now on. */
+  settle(values: Readonly<Record<string, Json>>): void;
   readonly history: readonly HistoryEntry[];
   takeBack(entry: HistoryEntry): void;
   publish(): void;
@@ -24,97 +28,91 @@ export interface RecapEditor {
   readonly isBusy: boolean;
 }
 
+type RecapKey = Pick<RecapAnswer, 'section' | 'lesson' | 'audience'>;
+
+interface RecapText {
+  readonly markdown: string;
+}
+
+const recapDrafts = createDraftStore<RecapText>('recaps');
+
 /** The text of a recap: saved by itself after a pause, never over a text that was not seen. */
 export function useRecap(recap: RecapAnswer): RecapEditor {
   const { section, lesson, audience } = recap;
-  const key = { section, lesson, audience };
+  const { me } = useCourse();
   const client = useQueryClient();
   const refresh = useSectionRefresh(section);
-  const detail = useQuery(recapQuery(key));
-  const [text, setText] = useState(recap.markdown);
-  const [theirs, setTheirs] = useState<RecapAnswer>();
-  const [base, setBase] = useState(recap);
-  const isDirty = text !== base.markdown;
-  // Somebody else's newer text comes in by itself as long as nothing of one's own would be lost.
-  if (recap.version > base.version && !isDirty) {
-    setBase(recap);
-    setText(recap.markdown);
-  }
-  const store = (saved: RecapAnswer) => {
-    setBase(saved);
-    refresh.change(answer => ({
-      ...answer,
-      recaps: answer.recaps.map(other =>
-        other.lesson === lesson && other.audience === audience ? saved : other,
-      ),
-    }));
-  };
-  const storeDetail = (answer: RecapDetail) => {
-    store(answer.recap);
-    client.setQueryData(recapQuery(key).queryKey, answer);
-  };
-  const onError = (error: Error) => {
-    if (error instanceof ApiError && error.body.code === 'stale')
-      setTheirs(error.body.current as RecapAnswer);
-  };
-  const scope = { id: `recap ${section} ${lesson} ${audience}` };
-  const save = useMutation({
-    scope,
-    mutationFn: ({ from, to }: { from: string; to: string }) =>
-      call('recap.command', { params: key, body: { command: edit(from, to) } }),
-    onSuccess: storeDetail,
-    onError,
+  const aggregate = useMemo(() => recapAggregate({ section, lesson, audience }), [section, lesson, audience]);
+  const drafting = useDraft({
+    aggregate,
+    store: recapDrafts,
+    id: `${section} ${lesson} ${audience}`,
+    me,
+    known: recap,
+    isSound: isText,
+    pauseMs: PAUSE_MS,
   });
-  const undo = useMutation({
-    scope,
-    mutationFn: (of: string) =>
-      call('recap.command', { params: key, body: { command: { kind: 'undo', of } } }),
-    onSuccess: answer => {
-      storeDetail(answer);
-      setText(answer.recap.markdown);
-    },
-    onError,
-  });
+  const params = { section, lesson, audience };
+  const seen = () => client.getQueryData<RecapDetail>(aggregate.key)?.recap.version ?? recap.version;
   const publish = useMutation({
-    mutationFn: () => call('recap.publish', { params: key, body: { seen: base.version } }),
-    onSuccess: answer => store(answer.recap),
-    onError,
+    mutationFn: () => call('recap.publish', { params, body: { seen: seen() } }),
+    onSuccess: ({ recap: published }) => {
+      putIntoClass(client, published);
+      client.setQueryData<RecapDetail>(aggregate.key, now => now && { ...now, recap: published });
+    },
+    onError: error => {
+      if (error instanceof ApiError && error.body.code === 'stale')
+        void client.invalidateQueries({ queryKey: aggregate.key });
+    },
   });
   const revoke = useMutation({
-    mutationFn: () => call('recap.revoke', { params: key }),
+    mutationFn: () => call('recap.revoke', { params }),
     onSuccess: () => {
       publish.reset();
       return refresh.reload();
     },
   });
-  const isSaving = save.isPending;
-  useEffect(() => {
-    if (!isDirty || theirs || isSaving) return;
-    const timer = setTimeout(() => save.mutate({ from: base.markdown, to: text }), PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [text, base, isDirty, theirs, isSaving, save.mutate]);
   return {
-    text,
-    write: setText,
-    state: isSaving ? 'saving' : isDirty ? 'not saved' : 'saved',
-    error: theirs ? null : (save.error ?? undo.error ?? publish.error ?? revoke.error),
-    theirs,
-    choose: whose => {
-      if (!theirs) return;
-      if (whose === 'theirs') setText(theirs.markdown);
-      if (whose === 'both') setText(mergeTexts(base.markdown, text, theirs.markdown));
-      store(theirs);
-      setTheirs(undefined);
-    },
-    history: detail.data?.history ?? [],
-    takeBack: ({ id }) => undo.mutate(id),
+    text: drafting.body?.markdown ?? '',
+    write: markdown => drafting.change('Text of the recap', () => ({ markdown })),
+    state: drafting.state,
+    error: drafting.error ?? publish.error ?? revoke.error ?? undefined,
+    clashes: drafting.clashes,
+    settle: drafting.settle,
+    history: drafting.history,
+    takeBack: drafting.takeBack,
     publish: () => publish.mutate(),
     revoke: () => revoke.mutate(),
     published: publish.data,
-    isBusy: publish.isPending || isSaving || isDirty,
+    isBusy: publish.isPending || drafting.state !== 'saved',
   };
 }
 
-function edit(from: string, to: string) {
-  return { kind: 'edit' as const, what: 'Text of the recap', changes: [{ field: 'markdown', from, to }] };
+const isText = () => true;
+
+function recapAggregate(params: RecapKey): Aggregate<RecapDetail, RecapText> {
+  return {
+    key: keys.recap(params),
+    read: () => call('recap.read', { params }),
+    send: command => call('recap.command', { params, body: { command }, outlives: true }),
+    bodyOf: ({ recap: { markdown } }) => ({ markdown }),
+    withBody: (answer, body) => ({ ...answer, recap: { ...answer.recap, ...body } }),
+    versionOf: ({ recap }) => recap.version,
+    historyOf: ({ history }) => history,
+    onSaved: (client, { recap }) => putIntoClass(client, recap),
+  };
+}
+
+/** What is known of the class holds its recaps too. */
+function putIntoClass(client: QueryClient, saved: RecapAnswer): void {
+  client.setQueryData(
+    sectionQuery(saved.section).queryKey,
+    answer =>
+      answer && {
+        ...answer,
+        recaps: answer.recaps.map(other =>
+          other.lesson === saved.lesson && other.audience === saved.audience ? saved : other,
+        ),
+      },
+  );
 }

@@ -1,8 +1,9 @@
 import { chakra } from '@chakra-ui/react';
 import type { SessionAnswer } from '@map-step/contract';
-import type { FormEvent, ReactNode } from 'react';
+import { lazy, Suspense } from 'react';
 import { Failure } from '../../ui/failure.tsx';
-import { Button, Field, Label } from '../../ui/parts.tsx';
+import { Button, Label } from '../../ui/parts.tsx';
+import { TextField } from '../../ui/text-field.tsx';
 import { useSignIn } from './session-queries.ts';
 
 const ROLE_WORDS: Readonly<Record<string, string>> = {
@@ -29,7 +30,9 @@ export function SignInPage({ session }: { session: SessionAnswer }) {
         </chakra.div>
       )}
       {session.empty ? (
-        <SetupForm onSubmit={setup => signIn.mutate({ setup })} isBusy={signIn.isPending} />
+        <Suspense>
+          <SetupForm onSubmit={setup => signIn.mutate({ setup })} isBusy={signIn.isPending} />
+        </Suspense>
       ) : session.demo ? (
         <>
           <chakra.h2 fontSize="lg" mb="3">
@@ -71,105 +74,23 @@ export function SignInPage({ session }: { session: SessionAnswer }) {
   );
 }
 
-function PasswordForm({
-  onSubmit,
-  isBusy,
-}: {
-  onSubmit: (email: string, password: string) => void;
-  isBusy: boolean;
-}) {
-  return (
-    <Form
-      action="Sign in"
-      isBusy={isBusy}
-      onSubmit={values => onSubmit(values.email ?? '', values.password ?? '')}
-    >
-      <Labelled name="email" label="E-mail" type="email" autoComplete="username" />
-      <Labelled name="password" label="Password" type="password" autoComplete="current-password" />
-    </Form>
-  );
+/** Loaded where it is asked for: once in the life of a server. */
+const SetupForm = lazy(async () => ({ default: (await import('./setup-form.tsx')).SetupForm }));
+
+interface PasswordFormProps {
+  onSubmit(email: string, password: string): void;
+  readonly isBusy: boolean;
 }
 
-function SetupForm({
-  onSubmit,
-  isBusy,
-}: {
-  onSubmit: (setup: {
-    studio: string;
-    name: string;
-    email: string;
-    password: string;
-    timezone: string;
-  }) => void;
-  isBusy: boolean;
-}) {
-  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+function PasswordForm({ onSubmit, isBusy }: PasswordFormProps) {
+  const submit = (data: FormData) => onSubmit(String(data.get('email')), String(data.get('password')));
   return (
-    <>
-      <chakra.h2 fontSize="lg" mb="3">
-        Start your studio
-      </chakra.h2>
-      <Form
-        action="Start the studio"
-        isBusy={isBusy}
-        onSubmit={({ studio = '', name = '', email = '', password = '' }) =>
-          onSubmit({ studio, name, email, password, timezone: timeZone })
-        }
-      >
-        <Labelled name="studio" label="Name of the studio" />
-        <Labelled name="name" label="Your name (you are its programme director)" autoComplete="name" />
-        <Labelled name="email" label="E-mail" type="email" autoComplete="username" />
-        <Labelled
-          name="password"
-          label="Password, at least 10 characters"
-          type="password"
-          autoComplete="new-password"
-        />
-      </Form>
-    </>
-  );
-}
-
-function Form({
-  action,
-  isBusy,
-  onSubmit,
-  children,
-}: {
-  action: string;
-  isBusy: boolean;
-  onSubmit: (values: Partial<Record<string, string>>) => void;
-  children: ReactNode;
-}) {
-  const submit = (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    onSubmit(Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>);
-  };
-  return (
-    <chakra.form onSubmit={submit} display="grid" gap="4" maxW="26rem">
-      {children}
+    <chakra.form action={submit} display="grid" gap="4" maxW="26rem">
+      <TextField label="E-mail" name="email" type="email" autoComplete="username" required />
+      <TextField label="Password" name="password" type="password" autoComplete="current-password" required />
       <Button type="submit" look="next" size="large" disabled={isBusy}>
-        {action}
+        Sign in
       </Button>
     </chakra.form>
-  );
-}
-
-function Labelled({
-  name,
-  label,
-  type = 'text',
-  autoComplete,
-}: {
-  name: string;
-  label: string;
-  type?: string;
-  autoComplete?: string;
-}) {
-  return (
-    <chakra.label display="grid" gap="1">
-      <Label>{label}</Label>
-      <Field name={name} type={type} required autoComplete={autoComplete} />
-    </chakra.label>
   );
 }

@@ -1,3 +1,4 @@
+import type { StudioAnswer } from '@map-step/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 
@@ -7,3 +8,8 @@ export const studioQuery = queryOptions({
   queryFn: () => call('studio.read'),
   staleTime: 300_000,
 });
+
+/** What a person is called; their id while nobody of it is known. */
+export function personName(studio: StudioAnswer | undefined, id: string): string {
+  return studio?.people.find(person => person.id === id)?.name ?? id;
+}

@@ -1,17 +1,9 @@
 import { useDraggable } from '@dnd-kit/core';
 import type { Pattern } from '@map-step/core';
 import { Pin } from 'lucide-react';
-import { type KeyboardEvent, type MouseEvent, memo } from 'react';
 import { FigureChip } from '../../../ui/parts.tsx';
 
-export interface ChipActions {
-  /** With `adds` beside what is chosen already. */
-  choose(id: string, adds: boolean): void;
-  /** Moves the figure, and all that is chosen with it, by so many lessons; null leaves them out. */
-  step(id: string, by: number | null): void;
-}
-
-interface FigureOnMapProps extends ChipActions {
+export interface FigureOnMapProps {
   readonly pattern: Pattern;
   /** Undefined in the tray of what is left out. */
   readonly lesson: number | undefined;
@@ -22,23 +14,9 @@ interface FigureOnMapProps extends ChipActions {
   readonly movedFrom?: string | undefined;
 }
 
-const STEPS: Readonly<Record<string, number | null>> = {
-  ArrowLeft: -1,
-  ArrowRight: 1,
-  Backspace: null,
-  Delete: null,
-};
-
 /** A figure that can be chosen, dragged, or moved by the arrow keys, alone or with the others that are chosen. */
-export const FigureOnMap = memo(function FigureOnMap(props: FigureOnMapProps) {
-  const { pattern, lesson, state, isPinned, isSplit, movedFrom, choose, step } = props;
+export function FigureOnMap({ pattern, lesson, state, isPinned, isSplit, movedFrom }: FigureOnMapProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: pattern.id });
-  const onKeyDown = (event: KeyboardEvent) => {
-    const by = STEPS[event.key];
-    if (by === undefined || event.altKey || event.ctrlKey) return;
-    event.preventDefault();
-    step(pattern.id, by);
-  };
   const words = [
     pattern.name,
     lesson === undefined ? 'left out' : `lesson ${lesson}`,
@@ -56,8 +34,6 @@ export const FigureOnMap = memo(function FigureOnMap(props: FigureOnMapProps) {
       state={state}
       aria-pressed={state === 'chosen'}
       aria-label={words.filter(Boolean).join(', ')}
-      onClick={(event: MouseEvent) => choose(pattern.id, event.shiftKey || event.ctrlKey || event.metaKey)}
-      onKeyDown={onKeyDown}
       position="relative"
       zIndex="1"
       opacity={isDragging ? 0.4 : undefined}
@@ -67,4 +43,4 @@ export const FigureOnMap = memo(function FigureOnMap(props: FigureOnMapProps) {
       {isSplit && ' · 2 lessons'}
     </FigureChip>
   );
-});
+}

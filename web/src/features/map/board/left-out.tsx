@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { useDroppable } from '@dnd-kit/core';
-import { memo } from 'react';
+import { PartFrame } from '../../../ui/group.tsx';
 import { Label } from '../../../ui/parts.tsx';
 import { FigureOnMap } from './figure-on-map.tsx';
 import type { ChipsOf } from './use-chips.ts';
@@ -11,11 +11,11 @@ interface LeftOutProps {
 }
 
 /** What the plan leaves out, and where figures are dragged to be left out. */
-export const LeftOut = memo(function LeftOut({ left, chipOf }: LeftOutProps) {
+export function LeftOut({ left, chipOf }: LeftOutProps) {
   const { setNodeRef, isOver } = useDroppable({ id: 'left' });
   return (
-    <chakra.section ref={setNodeRef} className="part" bg={isOver ? 'nowTint' : undefined}>
-      <h2>Left out: {left.length}</h2>
+    <PartFrame ref={setNodeRef} bg={isOver ? 'nowTint' : undefined}>
+      <chakra.h2 fontSize="md">Left out: {left.length}</chakra.h2>
       <chakra.div display="grid" gap="1" mt="1">
         {left.length === 0 && <Label>Drag a figure here to leave it out.</Label>}
         {left.map(id => {
@@ -23,6 +23,6 @@ export const LeftOut = memo(function LeftOut({ left, chipOf }: LeftOutProps) {
           return chip && <FigureOnMap key={id} {...chip} />;
         })}
       </chakra.div>
-    </chakra.section>
+    </PartFrame>
   );
-});
+}

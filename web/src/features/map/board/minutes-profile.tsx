@@ -2,26 +2,10 @@ import { chakra } from '@chakra-ui/react';
 import type { CourseLesson, PlannedLesson } from '@map-step/core';
 import { memo } from 'react';
 import { type LessonMinutes, lessonMinutes } from '../../course/lesson-minutes.ts';
-import { MINUTES_BARS, MinutesBar } from '../../course/minutes-bar.tsx';
+import { MinutesBar } from '../../course/minutes-bar.tsx';
 import { NARROW_LESSONS } from './lanes.ts';
 
 const show = (minutes: number) => (Number.isInteger(minutes) ? String(minutes) : minutes.toFixed(1));
-
-const COLUMNS = {
-  ...MINUTES_BARS,
-  '& > .narrow': { px: '1.5', display: 'grid', gap: '1', alignContent: 'end' },
-  '& > .wide': {
-    px: '1.5',
-    display: 'grid',
-    gridTemplateColumns: '1.4rem 1fr',
-    gap: '2',
-    alignItems: 'end',
-    '& > .bar': { height: '5.5rem' },
-  },
-  '& .words': { fontSize: 'xs', lineHeight: '1.3', fontVariantNumeric: 'tabular-nums', whiteSpace: 'nowrap' },
-  '& .free': { color: 'quiet' },
-  '& .over': { color: 'stop', fontWeight: '700' },
-};
 
 interface MinutesProfileProps {
   readonly lessons: readonly CourseLesson[];
@@ -29,7 +13,7 @@ interface MinutesProfileProps {
 }
 
 /** The minutes of each lesson, stacked to scale against its length. */
-export const MinutesProfile = memo(function MinutesProfile({ lessons, planned }: MinutesProfileProps) {
+export function MinutesProfile({ lessons, planned }: MinutesProfileProps) {
   return (
     <chakra.section
       aria-label="Minutes of each lesson"
@@ -46,11 +30,7 @@ export const MinutesProfile = memo(function MinutesProfile({ lessons, planned }:
       <chakra.h2 fontSize="xs" fontWeight="600" color="quiet" pl="1.5" pb="1">
         Minutes of each lesson
       </chakra.h2>
-      <chakra.div
-        display="grid"
-        gridTemplateColumns={`repeat(${lessons.length}, minmax(0, 1fr))`}
-        css={COLUMNS}
-      >
+      <chakra.div display="grid" style={{ gridTemplateColumns: `repeat(${lessons.length}, minmax(0, 1fr))` }}>
         {lessons.map((lesson, index) => (
           <LessonColumn
             key={`minutes-${index + 1}`}
@@ -61,7 +41,7 @@ export const MinutesProfile = memo(function MinutesProfile({ lessons, planned }:
       </chakra.div>
     </chakra.section>
   );
-});
+}
 
 /** Drawn again only when its minutes have changed. */
 const LessonColumn = memo(function LessonColumn({
@@ -70,28 +50,36 @@ const LessonColumn = memo(function LessonColumn({
 }: LessonMinutes & { isNarrow: boolean }) {
   const unit = isNarrow ? '' : ' min';
   const words = (
-    <div className="words">
+    <chakra.div fontSize="xs" lineHeight="1.3" fontVariantNumeric="tabular-nums" whiteSpace="nowrap">
       {!isNarrow && <p>{show(minutes.fixed)} fixed</p>}
       <p>{show(minutes.review)} review</p>
       <strong>{show(minutes.new)} new</strong>
-      <p className={minutes.free < 0 ? 'over' : 'free'}>
-        {minutes.free < 0 ? `${show(-minutes.free)}${unit} over` : `${show(minutes.free)}${unit} free`}
-      </p>
-    </div>
+      {minutes.free < 0 ? (
+        <chakra.p color="stop" fontWeight="700">
+          {show(-minutes.free)}
+          {unit} over
+        </chakra.p>
+      ) : (
+        <chakra.p color="quiet">
+          {show(minutes.free)}
+          {unit} free
+        </chakra.p>
+      )}
+    </chakra.div>
   );
   if (isNarrow)
     return (
-      <div className="narrow">
+      <chakra.div px="1.5" display="grid" gap="1" alignContent="end">
         {words}
         <MinutesBar minutes={minutes} direction="row" />
-      </div>
+      </chakra.div>
     );
   return (
-    <div className="wide">
-      <div className="bar">
+    <chakra.div px="1.5" display="grid" gridTemplateColumns="1.4rem 1fr" gap="2" alignItems="end">
+      <chakra.div height="5.5rem">
         <MinutesBar minutes={minutes} direction="column" />
-      </div>
+      </chakra.div>
       {words}
-    </div>
+    </chakra.div>
   );
 });

@@ -1,24 +1,18 @@
 import { chakra } from '@chakra-ui/react';
 import { useDroppable } from '@dnd-kit/core';
-import {
-  type CourseItem,
-  type CourseLesson,
-  type Library,
-  lastIntroducing,
-  type Pattern,
-} from '@map-step/core';
-import { memo, useMemo, useRef } from 'react';
-import { hasSameEntries } from '../../../ui/same.ts';
-import { type DraftPlan, useCourseView } from '../../course/course-view.ts';
-import { FigureOnMap } from './figure-on-map.tsx';
+import { lastIntroducing, type Pattern } from '@map-step/core';
+import { dequal } from 'dequal/lite';
+import { memo, useRef } from 'react';
+import { useCourse, usePlace, usePlan } from '../../course/course-context.ts';
+import type { DraftPlan } from '../../course/course-view.ts';
+import { FigureOnMap, type FigureOnMapProps } from './figure-on-map.tsx';
 import { LANES, type LaneItem, NARROW_LESSONS, packLane } from './lanes.ts';
 import { MinutesProfile } from './minutes-profile.tsx';
 import { NeedCurves } from './need-curves.tsx';
-import type { ChipProps, ChipsOf } from './use-chips.ts';
-import type { Selection } from './use-selection.ts';
+import type { ChipsOf } from './use-chips.ts';
 
 interface BoardProps {
-  readonly selection: Selection;
+  readonly chosen: string | undefined;
   readonly chipOf: ChipsOf;
 }
 
@@ -52,49 +46,14 @@ const BOARD = {
 } as const;
 
 /** Lanes of figures over the columns of the lessons; the columns stand under the beads of the barre. */
-export function StrandBoard({ selection, chipOf }: BoardProps) {
-  const { answer, draft, library, lesson } = useCourseView();
+export function StrandBoard({ chosen, chipOf }: BoardProps) {
+  const { answer, library } = useCourse();
+  const { draft } = usePlan();
+  const { lesson: open } = usePlace();
   const { items, lessons } = answer.course;
-  return (
-    <Strands
-      items={items}
-      lessons={lessons}
-      draft={draft}
-      library={library}
-      open={lesson}
-      chosen={selection.last}
-      chipOf={chipOf}
-    />
-  );
-}
-
-interface StrandsProps {
-  readonly items: readonly CourseItem[];
-  readonly lessons: readonly CourseLesson[];
-  readonly draft: DraftPlan;
-  readonly library: Library;
-  /** The lesson that is open. */
-  readonly open: number;
-  readonly chosen: string | undefined;
-  readonly chipOf: BoardProps['chipOf'];
-}
-
-/** Drawn again only when a figure lies or looks otherwise: not when the planner tells of something, or a save ends. */
-const Strands = memo(function Strands({
-  items,
-  lessons,
-  draft,
-  library,
-  open,
-  chosen,
-  chipOf,
-}: StrandsProps) {
   const board = useRef<HTMLDivElement>(null);
   const count = lessons.length;
-  const patterns = useMemo(
-    () => items.flatMap(({ pattern }) => library.patterns.get(pattern) ?? []),
-    [items, library],
-  );
+  const patterns = items.flatMap(({ pattern }) => library.patterns.get(pattern) ?? []);
   const last = draft.problem ? lastIntroducing(draft.problem) : count;
   return (
     <>
@@ -117,7 +76,7 @@ const Strands = memo(function Strands({
       <MinutesProfile lessons={lessons} planned={draft.judgement?.lessons} />
     </>
   );
-});
+}
 
 interface LessonColumnProps {
   readonly lesson: number;
@@ -126,7 +85,7 @@ interface LessonColumnProps {
   readonly isClosed: boolean;
 }
 
-const LessonColumn = memo(function LessonColumn({ lesson, isOpen, isClosed }: LessonColumnProps) {
+function LessonColumn({ lesson, isOpen, isClosed }: LessonColumnProps) {
   const { setNodeRef, isOver } = useDroppable({ id: String(lesson), disabled: isClosed });
   return (
     <chakra.div
@@ -142,7 +101,7 @@ const LessonColumn = memo(function LessonColumn({ lesson, isOpen, isClosed }: Le
       )}
     </chakra.div>
   );
-});
+}
 
 interface LaneProps {
   readonly lane: (typeof LANES)[number];
@@ -154,7 +113,7 @@ interface LaneProps {
   readonly chipOf: ChipsOf;
 }
 
-const Lane = memo(function Lane({ lane, patterns, count, draft, chipOf }: LaneProps) {
+function Lane({ lane, patterns, count, draft, chipOf }: LaneProps) {
   const own = patterns.filter(({ kind }) => lane.kinds.some(laneKind => laneKind === kind));
   const items = packLane(own, draft.placed, draft.judgement?.lessons ?? []);
   return (
@@ -171,16 +130,16 @@ const Lane = memo(function Lane({ lane, patterns, count, draft, chipOf }: LanePr
       </div>
     </section>
   );
-});
+}
 
 interface RowProps {
   readonly item: LaneItem;
-  readonly chip: ChipProps;
+  readonly chip: FigureOnMapProps;
 }
 
 /** A figure with its review marks behind it. Drawn again only when something of it has changed. */
 const Row = memo(function Row({ item, chip }: RowProps) {
-  const { lesson, row, reviews, pattern } = item;
+  const { lesson, row, reviews } = item;
   const end = Math.max(lesson, ...reviews.map(review => review.lesson));
   return (
     <>
@@ -195,22 +154,10 @@ const Row = memo(function Row({ item, chip }: RowProps) {
           key={`review-${index + 1}`}
           className="review"
           style={{ gridRow: row, gridColumn: review.lesson }}
-          title={`${pattern.name}: ${review.minutes} minutes of review`}
         >
           {review.minutes.toFixed(1)}
         </span>
       ))}
     </>
   );
-}, isSameRow);
-
-function isSameRow(before: RowProps, after: RowProps): boolean {
-  return (
-    before.item.pattern === after.item.pattern &&
-    before.item.lesson === after.item.lesson &&
-    before.item.row === after.item.row &&
-    before.item.reviews.length === after.item.reviews.length &&
-    before.item.reviews.every((review, index) => review.minutes === after.item.reviews[index]?.minutes) &&
-    hasSameEntries(before.chip, after.chip)
-  );
-}
+}, dequal);

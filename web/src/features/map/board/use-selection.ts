@@ -1,5 +1,4 @@
-import { useCallback, useState } from 'react';
-import { useSame } from '../../../ui/same.ts';
+import { useState } from 'react';
 
 export interface Selection {
   /** The newest last: it is the one that is told about. */
@@ -12,12 +11,11 @@ export interface Selection {
 /** The figures that are chosen on the map; they move together. */
 export function useSelection(): Selection {
   const [ids, setIds] = useState<readonly string[]>([]);
-  const choose = useCallback((id: string | undefined, adds = false) => {
+  const choose = (id: string | undefined, adds = false) =>
     setIds(before => {
       if (id === undefined) return [];
       if (!adds) return [id];
       return before.includes(id) ? before.filter(other => other !== id) : [...before, id];
     });
-  }, []);
-  return useSame({ ids, last: ids.at(-1), choose });
+  return { ids, last: ids.at(-1), choose };
 }

@@ -1,40 +1,38 @@
-import { figureElements, itemReasons, type Library, whatItTakes } from '@map-step/core';
-import { memo, useMemo } from 'react';
+import { chakra } from '@chakra-ui/react';
+import { figureElements, figureName, itemReasons, type Library, whatItTakes } from '@map-step/core';
+import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
+import { Part } from '../../../ui/group.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
+import { useCourse, usePlan } from '../../course/course-context.ts';
 import type { DraftPlan } from '../../course/course-view.ts';
 import { ItemRules } from './item-rules.tsx';
 import type { MapMoves } from './use-moves.ts';
 import { effectInWords } from './words.ts';
 
-interface ChosenProps {
+interface FigureProps {
   readonly id: string;
-  readonly draft: DraftPlan;
-  readonly library: Library;
   /** Undefined for who may only look. */
   readonly moves: MapMoves | undefined;
 }
 
 /** What the chosen figure needs and costs, why it lies where it lies, and the rules it keeps. */
-export const ChosenFigure = memo(function ChosenFigure({
-  course,
-  ...chosen
-}: ChosenProps & { course: string }) {
-  const { id, draft, library, moves } = chosen;
+export function ChosenFigure({ id, moves }: FigureProps) {
+  const { answer, library } = useCourse();
+  const { draft } = usePlan();
+  const chosen = { id, draft, library, moves };
   const { search } = useLocation();
   const item = draft.problem?.items.find(entry => entry.id === id);
   const figure = library.readings.get(id)?.figure;
   if (!item || !figure) return null;
   const lesson = draft.placed[id];
   const here = lesson === undefined ? undefined : draft.judgement?.lessons[lesson - 1]?.minutes[id];
-  const names = (ids: readonly string[]) =>
-    ids.map(other => library.patterns.get(other)?.name ?? other).join(', ');
+  const names = (ids: readonly string[]) => ids.map(other => figureName(library, other)).join(', ');
   const fresh = figureElements(figure, library.elements).filter(element =>
     isFirstHere(element.id, id, draft),
   );
   return (
-    <section className="part" aria-label="The chosen figure">
-      <h2>{figure.pattern.name}</h2>
+    <Part label="The chosen figure" title={figure.pattern.name}>
       <p>
         {item.value}
         {item.needs.length > 0 && `, needs ${names(item.needs)}`}
@@ -52,10 +50,17 @@ export const ChosenFigure = memo(function ChosenFigure({
       <LooksLike {...chosen} />
       {lesson === undefined ? <BringBack {...chosen} /> : <Reasons {...chosen} />}
       {moves && <ItemRules id={id} />}
-      <Link to={`/courses/${course}/material/${id}${search}`}>Step sheet</Link>
-    </section>
+      <Link to={`/courses/${answer.course.id}/material/${id}${search}`}>Step sheet</Link>
+    </Part>
   );
-});
+}
+
+interface ChosenProps extends FigureProps {
+  readonly draft: DraftPlan;
+  readonly library: Library;
+}
+
+const Choices = chakra('div', { base: { display: 'grid', gap: '1.5', my: '1.5' } });
 
 /** What blurs with it, and whether that lies as the course wants it. */
 function LooksLike({ id, draft, library }: ChosenProps) {
@@ -64,7 +69,7 @@ function LooksLike({ id, draft, library }: ChosenProps) {
   if (others.length === 0) return null;
   const words = others.map(other => {
     const lesson = placed[other];
-    const name = library.patterns.get(other)?.name ?? other;
+    const name = figureName(library, other);
     return `${name} (${lesson === undefined ? 'left out' : `lesson ${lesson}`})`;
   });
   return (
@@ -87,28 +92,28 @@ function Reasons({ id, draft, library, moves }: ChosenProps) {
     ['Later', lesson + 1, reasons.later],
   ] as const;
   return (
-    <div className="choices">
+    <Choices>
       {rows.map(
         ([word, to, effect]) =>
           effect && (
-            <div key={word}>
+            <chakra.div key={word} display="flex" gap="2" alignItems="start">
               {moves && (
-                <Button size="small" onClick={() => moves.move({ [id]: to })}>
+                <Button size="small" flex="none" onClick={() => moves.move({ [id]: to })}>
                   {word}
                 </Button>
               )}
               <span>
                 Lesson {to} {effectInWords(effect, library)}.
               </span>
-            </div>
+            </chakra.div>
           ),
       )}
       {moves && (
-        <Button size="small" onClick={() => moves.move({ [id]: null })}>
+        <Button size="small" justifySelf="start" onClick={() => moves.move({ [id]: null })}>
           Leave out
         </Button>
       )}
-    </div>
+    </Choices>
   );
 }
 
@@ -122,22 +127,22 @@ function BringBack({ id, draft, library, moves }: ChosenProps) {
   if (!takes) return <Label>No lesson may have it: look at its rules.</Label>;
   const { lesson, needs, over, overIn } = takes;
   const missing = [
-    ...needs.map(need => `${library.patterns.get(need)?.name ?? need} before it`),
+    ...needs.map(need => `${figureName(library, need)} before it`),
     ...(over > 0 ? [`${over / 10} minutes more in lesson ${overIn}`] : []),
   ];
   return (
-    <div className="choices">
+    <Choices>
       <p>
         {missing.length === 0
           ? `There is room in lesson ${lesson}.`
           : `The least is missing in lesson ${lesson}: ${missing.join(' and ')}.`}
       </p>
       {moves && (
-        <Button size="small" onClick={() => moves.move({ [id]: lesson })}>
+        <Button size="small" justifySelf="start" onClick={() => moves.move({ [id]: lesson })}>
           Bring it back into lesson {lesson}
         </Button>
       )}
-    </div>
+    </Choices>
   );
 }
 

@@ -1,35 +1,46 @@
 import { chakra } from '@chakra-ui/react';
-import type { CourseItem, Pattern } from '@map-step/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { memo } from 'react';
-import { call } from '../../../api/client.ts';
-import { Failure } from '../../../ui/failure.tsx';
-import { Button, Label, Select } from '../../../ui/parts.tsx';
-import { useSameActions } from '../../../ui/same.ts';
-import { useCourseView } from '../../course/course-view.ts';
-import { itemField } from '../../course/item-field.ts';
-import { useCourseEdit } from '../../course/use-course-edit.ts';
+import { type CourseItem, changeItem, figureName, type Pattern } from '@map-step/core';
+import { useCommands, useIsSaving } from '../../../api/use-commands.ts';
+import { Choice } from '../../../ui/choice.tsx';
+import { Hint } from '../../../ui/hint.tsx';
+import { Button } from '../../../ui/parts.tsx';
+import { useCourseCommands } from '../../course/course-commands.ts';
+import { useCourse, usePlan } from '../../course/course-context.ts';
+import { figureAggregate, figureFieldInWords } from '../../course/figure-document.ts';
+import { RefusalNotice } from '../../history/refusal-notice.tsx';
 
-const VALUES = ['must', 'should', 'could'] as const;
+const VALUES = [
+  { value: 'must', words: 'must' },
+  { value: 'should', words: 'should' },
+  { value: 'could', words: 'could' },
+] as const satisfies readonly { value: CourseItem['value']; words: string }[];
+
+const ANY = 'any';
 
 /** The rules that the planner keeps for one figure: pin, window, value, gate, one lesson or two. */
 export function ItemRules({ id }: { id: string }) {
-  const { answer, draft, library } = useCourseView();
-  const { edit, error, dismiss } = useCourseEdit();
+  const { answer, library } = useCourse();
+  const { draft } = usePlan();
+  const commands = useCourseCommands();
   const item = answer.course.items.find(({ pattern }) => pattern === id);
   const pattern = library.patterns.get(id);
-  const { put } = useSameActions({
-    put: (what: string, more: Parameters<typeof itemField>[1]) =>
-      item && edit(`${pattern?.name ?? id} ${what}`, itemField(item, more)),
-  });
+  const put: Put = (what, more) =>
+    commands.edit(`${figureName(library, id)} ${what}`, course => changeItem(course, id, more));
   if (!item) return null;
   const isSplit = draft.problem?.items.find(entry => entry.id === id)?.split === true;
   return (
     <chakra.div display="grid" gap="1.5" my="2">
-      {error && <Failure error={error} retry={dismiss} />}
       <chakra.div display="flex" gap="1.5" flexWrap="wrap">
         <Pin pin={item.pin} lesson={draft.placed[id]} put={put} />
-        <Gate isGate={item.gate === true} put={put} />
+        <Hint words="Checked at the end, so it is taught two lessons before">
+          <Button
+            size="small"
+            aria-pressed={item.gate === true}
+            onClick={() => put(item.gate ? 'no gate' : 'a gate', { gate: item.gate ? undefined : true })}
+          >
+            Gate
+          </Button>
+        </Hint>
         {pattern && <OverTwoLessons pattern={pattern} isSplit={isSplit} />}
       </chakra.div>
       <ValueAndWindow item={item} count={answer.course.lessons.length} put={put} />
@@ -37,14 +48,13 @@ export function ItemRules({ id }: { id: string }) {
   );
 }
 
-interface Put {
-  put(what: string, more: Parameters<typeof itemField>[1]): void;
-}
+type Put = (what: string, more: Parameters<typeof changeItem>[2]) => void;
 
-interface PinProps extends Put {
+interface PinProps {
   readonly pin: number | undefined;
   /** Where it lies. */
   readonly lesson: number | undefined;
+  readonly put: Put;
 }
 
 function Pin({ pin, lesson, put }: PinProps) {
@@ -64,97 +74,69 @@ function Pin({ pin, lesson, put }: PinProps) {
   );
 }
 
-// A move changes only whether a figure can be pinned: the other rules are not drawn again.
-const Gate = memo(function Gate({ isGate, put }: Put & { isGate: boolean }) {
-  return (
-    <Button
-      size="small"
-      aria-pressed={isGate}
-      onClick={() => put(isGate ? 'no gate' : 'a gate', { gate: isGate ? undefined : true })}
-      title="Checked at the end, so it is taught two lessons before"
-    >
-      Gate
-    </Button>
-  );
-});
-
-interface ValueAndWindowProps extends Put {
+interface ValueAndWindowProps {
   readonly item: CourseItem;
   /** Of lessons. */
   readonly count: number;
+  readonly put: Put;
 }
 
-const ValueAndWindow = memo(function ValueAndWindow({ item, count, put }: ValueAndWindowProps) {
-  const lessons = Array.from({ length: count }, (_, index) => index + 1);
+function ValueAndWindow({ item, count, put }: ValueAndWindowProps) {
+  const numbers = Array.from({ length: count }, (_, index) => String(index + 1));
+  const among = [ANY, ...numbers].map(value => ({ value, words: value }));
+  const limit = (end: 'from' | 'to', label: string) => (
+    <Choice
+      label={label}
+      size="small"
+      width="5rem"
+      value={String(item[end] ?? ANY)}
+      among={among}
+      set={value =>
+        put(`${label.toLowerCase()} ${value === ANY ? 'a lesson' : value}`, {
+          [end]: value === ANY ? undefined : Number(value),
+        })
+      }
+    />
+  );
   return (
     <chakra.div display="flex" gap="2" alignItems="end">
-      <chakra.label display="grid">
-        <Label>Value</Label>
-        <Select
-          value={item.value}
-          minHeight="2rem"
-          onChange={event =>
-            put(`a ${event.target.value}`, { value: event.target.value as CourseItem['value'] })
-          }
-        >
-          {VALUES.map(value => (
-            <option key={value}>{value}</option>
-          ))}
-        </Select>
-      </chakra.label>
-      {(['from', 'to'] as const).map(end => (
-        <chakra.label key={end} display="grid">
-          <Label>{end === 'from' ? 'Not before' : 'Not after'}</Label>
-          <Select
-            value={item[end] ?? ''}
-            minHeight="2rem"
-            onChange={event =>
-              put(end === 'from' ? 'not before a lesson' : 'not after a lesson', {
-                [end]: event.target.value === '' ? undefined : Number(event.target.value),
-              })
-            }
-          >
-            <option value="">any</option>
-            {lessons.map(number => (
-              <option key={number}>{number}</option>
-            ))}
-          </Select>
-        </chakra.label>
-      ))}
+      <Choice
+        label="Value"
+        size="small"
+        width="6rem"
+        value={item.value}
+        among={VALUES}
+        set={value => put(`a ${value}`, { value })}
+      />
+      {limit('from', 'Not before')}
+      {limit('to', 'Not after')}
     </chakra.div>
   );
-});
+}
 
 /** A long figure is taught in pieces in one lesson and joined in the next: that is a property of the figure. */
-const OverTwoLessons = memo(function OverTwoLessons({
-  pattern,
-  isSplit,
-}: {
-  pattern: Pattern;
-  isSplit: boolean;
-}) {
-  const client = useQueryClient();
-  const toggle = useMutation({
-    mutationFn: () => {
-      const changes = [{ field: 'overTwoLessons', from: pattern.overTwoLessons ?? null, to: !isSplit }];
-      const what = isSplit ? 'In one lesson' : 'Over two lessons';
-      const command = { kind: 'edit' as const, what, changes };
-      return call('figure.command', { params: { figure: pattern.id }, body: { command } });
-    },
-    onSettled: () => client.invalidateQueries({ queryKey: ['material'] }),
-  });
+function OverTwoLessons({ pattern, isSplit }: { pattern: Pattern; isSplit: boolean }) {
+  const { me } = useCourse();
+  const figure = figureAggregate(pattern.id);
+  const commands = useCommands(figure, me.id);
+  const isSaving = useIsSaving(figure.key);
+  const toggle = () =>
+    commands.change(isSplit ? 'In one lesson' : 'Over two lessons', [
+      { field: 'overTwoLessons', from: pattern.overTwoLessons ?? null, to: !isSplit },
+    ]);
   return (
     <>
-      {toggle.error && <Failure error={toggle.error} />}
-      <Button
-        size="small"
-        aria-pressed={isSplit}
-        disabled={toggle.isPending}
-        onClick={() => toggle.mutate()}
-        title="Its pieces in one lesson, joined in the next"
-      >
-        Over two lessons
-      </Button>
+      <RefusalNotice
+        of={figure.key}
+        commands={commands}
+        nameOf={figureFieldInWords}
+        wordsOf={value => (value === true ? 'yes' : 'no')}
+      />
+      <Hint words="Its pieces in one lesson, joined in the next">
+        <Button size="small" aria-pressed={isSplit} disabled={isSaving} onClick={toggle}>
+          Over two lessons
+        </Button>
+      </Hint>
     </>
   );
-});
+}

@@ -1,28 +1,29 @@
 import { chakra } from '@chakra-ui/react';
+import { placedOf } from '@map-step/core';
 import { format } from 'date-fns';
-import { useDeferredValue, useState } from 'react';
-import { Button, Field, Label, Notice, TextArea } from '../../../ui/parts.tsx';
-import { useIsSavingCourse } from '../../course/course-commands.ts';
-import { placedOf, useCourseView } from '../../course/course-view.ts';
+import { useState } from 'react';
+import { PartFrame } from '../../../ui/group.tsx';
+import { Button, Notice } from '../../../ui/parts.tsx';
+import { LongTextField, TextField } from '../../../ui/text-field.tsx';
+import { type CourseCommands, useIsSavingCourse } from '../../course/course-commands.ts';
+import { useCourse, usePlan } from '../../course/course-context.ts';
 import { differences } from './differences.ts';
-import type { Placing } from './use-placing.ts';
 
 /** Makes the plan the one that the classes follow, with a note to the staff; or keeps it by a name for later. */
-export function PublishPlan({ publish, keep }: Pick<Placing, 'publish' | 'keep'>) {
-  const { answer, saved, draft, today } = useCourseView();
-  // With the words beside it, not before them.
-  const isSaving = useDeferredValue(useIsSavingCourse(answer.course.id));
+export function PublishPlan({ commands }: { commands: CourseCommands }) {
+  const { answer, today } = useCourse();
+  const { saved, draft } = usePlan();
+  const isSaving = useIsSavingCourse();
   const [opened, open] = useState<'publish' | 'keep'>();
   const changed = Object.keys(differences(placedOf(answer.published), saved)).length;
   const hasBroken = (draft.judgement?.broken.length ?? 0) > 0;
   const submit = (data: FormData) => {
     const [name, note] = [String(data.get('name')), String(data.get('note') ?? '')];
-    if (opened === 'keep') keep(name, note);
-    else publish(name, note);
+    if (opened) commands.send({ kind: opened, name, note });
     open(undefined);
   };
   return (
-    <chakra.section className="part" display="grid" gap="2">
+    <PartFrame display="grid" gap="2">
       <p>
         {answer.published
           ? `Published: ${answer.published.name}, ${format(new Date(answer.published.at), 'd MMM')}. `
@@ -35,14 +36,19 @@ export function PublishPlan({ publish, keep }: Pick<Placing, 'publish' | 'keep'>
       {hasBroken && <Notice tone="now" title="Mend what is broken before you publish." />}
       {opened ? (
         <chakra.form action={submit} display="grid" gap="2">
-          <chakra.label>
-            <Label>Name of this version</Label>
-            <Field name="name" defaultValue={`Plan of ${today}`} required maxLength={200} />
-          </chakra.label>
-          <chakra.label>
-            <Label>{opened === 'publish' ? 'Note to the staff' : 'Note'}</Label>
-            <TextArea name="note" rows={2} maxLength={2000} />
-          </chakra.label>
+          <TextField
+            label="Name of this version"
+            name="name"
+            defaultValue={`Plan of ${today}`}
+            required
+            maxLength={200}
+          />
+          <LongTextField
+            label={opened === 'publish' ? 'Note to the staff' : 'Note'}
+            name="note"
+            rows={2}
+            maxLength={2000}
+          />
           <chakra.div display="flex" gap="2">
             <Button type="submit">
               {opened === 'publish' ? 'Publish to the staff' : 'Keep it by this name'}
@@ -65,6 +71,6 @@ export function PublishPlan({ publish, keep }: Pick<Placing, 'publish' | 'keep'>
           </Button>
         </chakra.div>
       )}
-    </chakra.section>
+    </PartFrame>
   );
 }

@@ -2,20 +2,20 @@
 import { act, waitFor } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { renderInCourse } from '../../../test/in-course.tsx';
+import { useCourseCommands } from '../../course/course-commands.ts';
+import { handsOn } from '../board/hands.ts';
 import { useChips } from '../board/use-chips.ts';
-import { useMoves } from './use-moves.ts';
-import { usePlacing } from './use-placing.ts';
 import { useSelection } from '../board/use-selection.ts';
+import { useMoves } from './use-moves.ts';
 
 /** The hands of the map: what is chosen, moved and told, as the page puts them together. */
 function open(role: 'director' | 'teacher' = 'director') {
   const onMove = vi.fn();
   const page = renderInCourse(
     () => {
-      const placing = usePlacing();
       const selection = useSelection();
-      const { moves, spoken } = useMoves(placing, onMove);
-      return { selection, moves, spoken, chipOf: useChips(selection, moves) };
+      const { moves, spoken } = useMoves(useCourseCommands(), onMove);
+      return { selection, spoken, step: handsOn(selection, moves).step, chipOf: useChips(selection) };
     },
     { role },
   );
@@ -25,10 +25,11 @@ function open(role: 'director' | 'teacher' = 'director') {
     if (!found) throw new Error(`there is no ${id}`);
     return found;
   };
-  const press = (id: string, by: number | null) => act(() => chip(id).step(id, by));
+  const press = (id: string, by: number | null) => act(() => hands().step(id, by));
+  const choose = (id: string, adds = false) => act(() => hands().selection.choose(id, adds));
   const liesIn = (id: string, lesson: number | undefined) =>
     waitFor(() => expect(page.lessonOf(id)).toBe(lesson));
-  return { ...page, hands, chip, press, liesIn, onMove };
+  return { ...page, hands, chip, press, choose, liesIn, onMove };
 }
 
 const LAST = 7;
@@ -70,16 +71,16 @@ test('no figure leaves the course at either end', async () => {
 });
 
 test('several that are chosen move together, as far as the one at the end can go, as one change', async () => {
-  const { chip, press, hands, liesIn, lessonOf, server, saved } = open();
+  const { choose, press, hands, liesIn, lessonOf, server, saved } = open();
   const [wrap = 0, turn = 0] = [lessonOf('wrap'), lessonOf('left-turn')];
-  act(() => chip('wrap').choose('wrap', false));
-  act(() => chip('left-turn').choose('left-turn', true));
+  choose('wrap', false);
+  choose('left-turn', true);
   expect(hands().selection.ids).toEqual(['wrap', 'left-turn']);
   press('wrap', 20);
   await liesIn('wrap', LAST);
   await liesIn('left-turn', turn + LAST - wrap);
   await saved();
-  expect(server.orders.map(({ command }) => command.kind === 'place' && command.moves.length)).toEqual([2]);
+  expect(server.orders.map(({ command }) => command.kind === 'edit' && command.changes.length)).toEqual([2]);
 });
 
 test('who may only look moves nothing', async () => {
@@ -93,22 +94,22 @@ test('who may only look moves nothing', async () => {
 });
 
 test('choosing one lets the others go; chosen again beside others it is let go itself', () => {
-  const { chip, hands } = open();
-  act(() => chip('wrap').choose('wrap', true));
-  act(() => chip('gather').choose('gather', true));
+  const { choose, hands } = open();
+  choose('wrap', true);
+  choose('gather', true);
   expect(hands().selection.last).toBe('gather');
-  act(() => chip('gather').choose('gather', true));
+  choose('gather', true);
   expect(hands().selection.ids).toEqual(['wrap']);
-  act(() => chip('unwrap').choose('unwrap', false));
+  choose('unwrap', false);
   expect(hands().selection.ids).toEqual(['unwrap']);
   act(() => hands().selection.choose(undefined));
   expect(hands().selection.last).toBeUndefined();
 });
 
 test('what the chosen figure needs, and what needs it, is marked', () => {
-  const { chip } = open();
+  const { chip, choose } = open();
   expect(chip('left-turn').state).toBe('calm');
-  act(() => chip('wrap').choose('wrap', false));
+  choose('wrap', false);
   expect(chip('left-turn').state).toBe('related');
   expect(chip('unwrap').state).toBe('related');
   expect(chip('gather').state).toBe('calm');

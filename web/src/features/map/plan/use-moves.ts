@@ -1,8 +1,7 @@
-import { lastIntroducing, type Moves, moveEffect } from '@map-step/core';
-import { startTransition, useState } from 'react';
-import { useSameActions } from '../../../ui/same.ts';
-import { useCourseView } from '../../course/course-view.ts';
-import type { Placing } from './use-placing.ts';
+import { figureName, lastIntroducing, type Moves, moveEffect, placedOf, placeItems } from '@map-step/core';
+import { useState } from 'react';
+import type { CourseCommands } from '../../course/course-commands.ts';
+import { useCourse, usePlan } from '../../course/course-context.ts';
 import { effectInWords, withNames } from './words.ts';
 
 export interface MapMoves {
@@ -13,35 +12,33 @@ export interface MapMoves {
 }
 
 /** Changes of the plan by hand; and the last of them and what it broke, for a screen reader. */
-export function useMoves(placing: Placing, onMove: () => void): { moves: MapMoves; spoken: string } {
-  const { draft, library, me } = useCourseView();
+export function useMoves(commands: CourseCommands, onMove: () => void): { moves: MapMoves; spoken: string } {
+  const { library, me } = useCourse();
+  const { problem } = usePlan().draft;
   const [spoken, say] = useState('');
-  const { problem } = draft;
-  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
+  const now = () => placedOf(commands.now() ?? null);
 
   const move: MapMoves['move'] = (wished, why) => {
     if (me.role !== 'director' || !problem) return;
-    const placed = placing.now();
+    const placed = now();
     const last = lastIntroducing(problem);
     const real = Object.entries(wished).filter(
       ([id, to]) => to !== (placed[id] ?? null) && (to === null || (to >= 1 && to <= last)),
     );
     if (real.length === 0) return;
-    const words = why ?? real.map(([id, to]) => moveInWords(nameOf(id), to)).join(', ');
+    const moves = Object.fromEntries(real);
+    const words = why ?? real.map(([id, to]) => moveInWords(figureName(library, id), to)).join(', ');
     onMove();
-    const effect = moveEffect(problem, placed, Object.fromEntries(real));
-    placing.place(
-      real.map(([pattern, to]) => ({ pattern, to })),
-      words.slice(0, 200),
+    commands.edit(words, course => placeItems(course, moves));
+    const effect = moveEffect(problem, placed, moves);
+    const broken = effect.broken.map(
+      rule => `${figureName(library, rule.at)} ${withNames(rule.message, library)}`,
     );
-    const broken = effect.broken.map(rule => `${nameOf(rule.at)} ${withNames(rule.message, library)}`);
-    startTransition(() =>
-      say(`${words}. ${broken.length > 0 ? broken.join('. ') : `It ${effectInWords(effect, library)}`}.`),
-    );
+    say(`${words}. ${broken.length > 0 ? broken.join('. ') : `It ${effectInWords(effect, library)}`}.`);
   };
   const shift: MapMoves['shift'] = (ids, by) => {
     if (!problem) return;
-    const placed = placing.now();
+    const placed = now();
     const lessons = ids.flatMap(id => placed[id] ?? []);
     const last = lastIntroducing(problem);
     const room = by < 0 ? 1 - Math.min(...lessons) : last - Math.max(...lessons);
@@ -55,7 +52,7 @@ export function useMoves(placing: Placing, onMove: () => void): { moves: MapMove
       ),
     );
   };
-  return { moves: useSameActions({ move, shift }), spoken };
+  return { moves: { move, shift }, spoken };
 }
 
 export function moveInWords(name: string, to: number | null): string {

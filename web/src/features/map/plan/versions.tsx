@@ -1,12 +1,21 @@
 import { chakra } from '@chakra-ui/react';
-import { judgePlan, type PlanVersion } from '@map-step/core';
+import {
+  figureName,
+  judgePlan,
+  type Moves,
+  type PlanProblem,
+  type PlanVersion,
+  placedOf,
+} from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import { Choice } from '../../../ui/choice.tsx';
 import { Disclosure } from '../../../ui/disclosure.tsx';
-import { Button, Label, Select } from '../../../ui/parts.tsx';
+import { Button, Label } from '../../../ui/parts.tsx';
+import { useCoursePast } from '../../course/course-commands.ts';
+import { useCourse, usePlan } from '../../course/course-context.ts';
 import { versionsQuery } from '../../course/course-queries.ts';
-import { placedOf, useCoursePast, useCourseView } from '../../course/course-view.ts';
 import { differences } from './differences.ts';
 import { type MapMoves, moveInWords } from './use-moves.ts';
 import { points } from './words.ts';
@@ -15,7 +24,7 @@ const NOW = 'now';
 
 /** The versions that were published or kept by a name; any two are compared, and one can be gone back to. */
 export function Versions({ moves }: { moves: MapMoves | undefined }) {
-  const { answer } = useCourseView();
+  const { answer } = useCourse();
   const { version } = useCoursePast();
   const [isOpen, open] = useState(false);
   const { data } = useQuery({ ...versionsQuery(answer.course.id, version), enabled: isOpen });
@@ -32,22 +41,25 @@ export function Versions({ moves }: { moves: MapMoves | undefined }) {
 }
 
 function Compared({ versions, moves }: { versions: readonly PlanVersion[]; moves: MapMoves | undefined }) {
-  const { saved, draft, library } = useCourseView();
-  const [from, setFrom] = useState('0');
+  const { saved, draft } = usePlan();
+  const { library } = useCourse();
+  const [from, setFrom] = useState(versions[0]?.at ?? NOW);
   const [to, setTo] = useState(NOW);
-  const placingOf = (key: string) => (key === NOW ? saved : placedOf(versions[Number(key)] ?? null));
+  // A newer one may come at any time: the moment at which one was made tells it apart, not its place.
+  const versionOf = (key: string) => versions.find(({ at }) => at === key);
+  const placingOf = (key: string) => (key === NOW ? saved : placedOf(versionOf(key) ?? null));
   const [one, other] = [placingOf(from), placingOf(to)];
   const steps = Object.entries(differences(one, other));
   const { problem } = draft;
   const cost = (placed: typeof one) => (problem ? points(judgePlan(problem, placed).cost.total) : '');
-  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
-  const chosen = versions[Number(from)];
+  const nameOf = (id: string) => figureName(library, id);
+  const chosen = versionOf(from);
   const choices = [
-    ...versions.map((version, index) => ({
-      key: String(index),
+    ...versions.map(version => ({
+      value: version.at,
       words: `${version.name}, ${format(new Date(version.at), 'd MMM')}${version.published ? '' : ', kept'}`,
     })),
-    { key: NOW, words: 'The plan as it is now' },
+    { value: NOW, words: 'The plan as it is now' },
   ];
   return (
     <chakra.div display="grid" gap="2" mt="1" fontSize="sm">
@@ -57,18 +69,14 @@ function Compared({ versions, moves }: { versions: readonly PlanVersion[]; moves
           ['To', to, setTo],
         ] as const
       ).map(([word, value, set]) => (
-        <chakra.label key={word} display="grid">
-          <Label>
-            {word}, {cost(placingOf(value))} points
-          </Label>
-          <Select value={value} onChange={event => set(event.target.value)}>
-            {choices.map(({ key, words }) => (
-              <option key={key} value={key}>
-                {words}
-              </option>
-            ))}
-          </Select>
-        </chakra.label>
+        <chakra.div key={word}>
+          <Choice
+            label={`${word}, ${cost(placingOf(value))} points`}
+            value={value}
+            among={choices}
+            set={set}
+          />
+        </chakra.div>
       ))}
       {chosen?.note && <p>“{chosen.note}”</p>}
       {steps.length === 0 ? (
@@ -99,10 +107,7 @@ function Compared({ versions, moves }: { versions: readonly PlanVersion[]; moves
 }
 
 /** A version may name figures that the course no longer has. */
-function known(
-  moves: ReturnType<typeof differences>,
-  problem: ReturnType<typeof useCourseView>['draft']['problem'],
-): ReturnType<typeof differences> {
+function known(moves: Moves, problem: PlanProblem | undefined): Moves {
   return Object.fromEntries(
     Object.entries(moves).filter(([id]) => problem?.items.some(item => item.id === id)),
   );

@@ -1,4 +1,4 @@
-import type { FoundPlan, Library, MoveEffect, PlanCost } from '@map-step/core';
+import { type FoundPlan, figureName, type Library, type MoveEffect, type PlanCost } from '@map-step/core';
 import type { DraftPlan } from '../../course/course-view.ts';
 
 /** Puts the house's names where the core names figures by id. */
@@ -47,7 +47,7 @@ export function changeInWords(change: PlanCost): readonly string[] {
 export function effectInWords({ broken, change }: MoveEffect, library: Library): string {
   const [rule] = broken;
   if (rule) {
-    const name = library.patterns.get(rule.at)?.name ?? rule.at;
+    const name = figureName(library, rule.at);
     const more = broken.length > 1 ? `, and ${broken.length - 1} more` : '';
     return `would break a rule: ${name} ${withNames(rule.message, library)}${more}`;
   }

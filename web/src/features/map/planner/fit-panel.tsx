@@ -1,55 +1,33 @@
 import { chakra } from '@chakra-ui/react';
-import { COST_WEIGHTS, type CourseLesson, type Json, type Moves, type WhatIfAnswer } from '@map-step/core';
-import { useEffect, useState } from 'react';
+import { COST_WEIGHTS, figureName, takeWhatIf, type WhatIfAnswer } from '@map-step/core';
+import { Advance } from '../../../ui/advance.tsx';
+import { Part } from '../../../ui/group.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
-import { useCourseView } from '../../course/course-view.ts';
-import { useCourseEdit } from '../../course/use-course-edit.ts';
-import { differences } from '../plan/differences.ts';
-import type { MapMoves } from '../plan/use-moves.ts';
-import { useWhatIfs } from './use-what-ifs.ts';
+import type { CourseCommands } from '../../course/course-commands.ts';
+import { useCourse } from '../../course/course-context.ts';
 import { points } from '../plan/words.ts';
+import { useWhatIfs } from './use-what-ifs.ts';
 
 const SHOWN = 8;
 /** What is taken away costs what it was worth. */
 const LOST = COST_WEIGHTS;
 
 /** What would make it all fit: each change is really planned, listed by what it costs, and can be taken. */
-export function FitPanel({ moves }: { moves: MapMoves }) {
-  const { draft, library, answer } = useCourseView();
+export function FitPanel({ commands }: { commands: CourseCommands }) {
+  const { library, answer } = useCourse();
   const { answers, least, progress, isOld, hasFailed, ask, stop } = useWhatIfs();
-  const { edit } = useCourseEdit();
-  const [taken, setTaken] = useState<{ moves: Moves; words: string; lessons: string }>();
-  const { lessons } = answer.course;
   const worthOf = (id: string) => answer.course.items.find(({ pattern }) => pattern === id)?.value ?? 'could';
   const rate = ({ cost, left, whatIf }: WhatIfAnswer) =>
     cost.total + (whatIf.kind === 'without' ? LOST[worthOf(whatIf.id)] : 0) + left.length / 100;
-  // The figures move once the lessons are changed on the page: before that the longer plan would not fit it.
-  useEffect(() => {
-    if (!taken || taken.lessons !== JSON.stringify(lessons)) return;
-    setTaken(undefined);
-    moves.move(taken.moves, taken.words);
-  }, [taken, moves, lessons]);
   const sorted = answers.toSorted((a, b) => rate(a) - rate(b));
-  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
-  const take = (found: WhatIfAnswer) => {
-    const { whatIf } = found;
-    const words = inWords(found, nameOf, worthOf);
-    const next = whatIf.kind === 'without' ? lessons : changedLessons(lessons, found);
-    edit(words, { lessons: next as unknown as Json });
-    setTaken({ moves: differences(draft.placed, found.placed), words, lessons: JSON.stringify(next) });
-  };
+  const nameOf = (id: string) => figureName(library, id);
+  const take = (found: WhatIfAnswer) =>
+    commands.edit(inWords(found, nameOf, worthOf), course => takeWhatIf(course, found.whatIf, found.placed));
   return (
-    <section className="part" aria-label="What would make it fit">
-      <h2>What would make it fit</h2>
+    <Part title="What would make it fit" label="What would make it fit">
       {progress ? (
         <chakra.div display="flex" gap="2" alignItems="center" my="1">
-          <chakra.progress
-            value={progress.done}
-            max={progress.of}
-            aria-label="Changes tried"
-            flex="1"
-            minW="0"
-          />
+          <Advance label="Changes tried" done={progress.done} total={progress.of} />
           <Label>
             {progress.done} of {progress.of}
           </Label>
@@ -99,7 +77,7 @@ export function FitPanel({ moves }: { moves: MapMoves }) {
           />
         ))}
       </chakra.div>
-    </section>
+    </Part>
   );
 }
 
@@ -143,11 +121,4 @@ function inWords(
     default:
       return whatIf satisfies never;
   }
-}
-
-function changedLessons(lessons: readonly CourseLesson[], { whatIf }: WhatIfAnswer): readonly CourseLesson[] {
-  if (whatIf.kind === 'minutes')
-    return lessons.map(lesson => ({ ...lesson, minutes: lesson.minutes + whatIf.minutes }));
-  const like = lessons.at(-2) ?? lessons[0];
-  return like ? lessons.toSpliced(lessons.length - 1, 0, like) : lessons;
 }

@@ -1,13 +1,14 @@
 import { chakra } from '@chakra-ui/react';
-import { type FoundPlan, judgePlan, type Moves, movePlaced } from '@map-step/core';
-import { startTransition, useState } from 'react';
+import { costChange, type FoundPlan, figureName, judgePlan, type Moves, movePlaced } from '@map-step/core';
+import { useState } from 'react';
 import { Button, Label, Notice } from '../../../ui/parts.tsx';
+import { Segments } from '../../../ui/segments.tsx';
 import { Tick } from '../../../ui/tick.tsx';
-import { useCourseView } from '../../course/course-view.ts';
+import { useCourse, usePlan } from '../../course/course-context.ts';
 import { differences } from '../plan/differences.ts';
 import { moveInWords } from '../plan/use-moves.ts';
-import type { Planner } from './use-planner.ts';
 import { changeInWords, knownInWords, points, withNames } from '../plan/words.ts';
+import type { Planner } from './use-planner.ts';
 
 interface ProposalProps {
   readonly planner: Planner;
@@ -15,21 +16,18 @@ interface ProposalProps {
   take(moves: Moves): void;
 }
 
+const SHOWN_PLANS = [
+  { value: 'proposal', words: 'The proposal' },
+  { value: 'saved', words: 'The plan as it is' },
+] as const;
+
 /** More than these are shown when they are asked for. */
 const SHOWN = 8;
 
-/** Each better plan draws them again: plain elements, dressed by their list. */
-const MOVES = {
-  listStyleType: 'none',
-  p: '0',
-  fontSize: 'sm',
-  '& label': { display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: '1.5', py: '0.5' },
-  '& small': { display: 'block', fontSize: 'sm', color: 'quiet' },
-};
-
 /** A plan that the planner proposes, beside the one that stands: what moves, what it wins, all or some of it. */
 export function Proposal({ planner, found, take }: ProposalProps) {
-  const { draft, saved, library } = useCourseView();
+  const { draft, saved } = usePlan();
+  const { library } = useCourse();
   const [showsAll, setShowsAll] = useState(false);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { problem } = draft;
@@ -41,9 +39,7 @@ export function Proposal({ planner, found, take }: ProposalProps) {
   const all = Object.keys(moves).length;
   const listed = Object.entries(moves).slice(0, showsAll ? all : SHOWN);
   const some = Object.keys(chosen).length;
-  // The whole board changes: drawn in slices, so that a hand or a key need not wait for it.
-  const show = (isShown: boolean) => startTransition(() => planner.show(isShown));
-  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
+  const nameOf = (id: string) => figureName(library, id);
   const won = before.cost.total - after.cost.total;
   return (
     <chakra.section aria-label="The proposal" display="grid" gap="2">
@@ -77,19 +73,17 @@ export function Proposal({ planner, found, take }: ProposalProps) {
             {some === all ? `Take all ${all} moves` : `Take ${some} of ${all} moves`}
           </Button>
           <Button onClick={planner.dismiss}>Keep the plan as it was</Button>
-          <chakra.div display="flex" gap="1.5" role="group" aria-label="On the board">
-            <Button size="small" aria-pressed={planner.isShown} onClick={() => show(true)}>
-              The proposal
-            </Button>
-            <Button size="small" aria-pressed={!planner.isShown} onClick={() => show(false)}>
-              The plan as it is
-            </Button>
-          </chakra.div>
+          <Segments
+            label="On the board"
+            value={planner.isShown ? 'proposal' : 'saved'}
+            among={SHOWN_PLANS}
+            set={shown => planner.show(shown === 'proposal')}
+          />
           {after.broken.length > 0 && (
             <Notice tone="stop" title="So it would break a rule:">
               {after.broken.slice(0, 3).map(rule => (
                 <chakra.p key={`${rule.at} ${rule.message}`} fontSize="sm">
-                  {library.patterns.get(rule.at)?.name ?? rule.at} {withNames(rule.message, library)}
+                  {figureName(library, rule.at)} {withNames(rule.message, library)}
                 </chakra.p>
               ))}
             </Notice>
@@ -102,14 +96,16 @@ export function Proposal({ planner, found, take }: ProposalProps) {
                 : won < -0.05
                   ? `It costs ${points(-won)} points more: `
                   : 'It costs the same. '}
-            {Math.abs(won) > 0.05 && changeInWords(differenceOf(before.cost, after.cost)).join(', ')}
+            {Math.abs(won) > 0.05 && changeInWords(costChange(before.cost, after.cost)).join(', ')}
           </chakra.p>
-          <chakra.ul css={MOVES}>
+          <chakra.ul listStyleType="none" p="0" fontSize="sm" display="grid" gap="1">
             {listed.map(([id, to]) => (
               <li key={id}>
                 <Tick isOn={!left.has(id)} set={() => setLeft(now => toggled(now, id))}>
                   {moveInWords(nameOf(id), to)}
-                  <small>{saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}</small>
+                  <Label display="block">
+                    {saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}
+                  </Label>
                 </Tick>
               </li>
             ))}
@@ -129,12 +125,4 @@ function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
   const next = new Set(set);
   if (!next.delete(id)) next.add(id);
   return next;
-}
-
-function differenceOf<Cost extends object>(before: Cost, after: Cost): Cost {
-  const entries = Object.entries(after).map(([term, value]) => [
-    term,
-    Number(value) - Number(before[term as keyof Cost]),
-  ]);
-  return Object.fromEntries(entries) as Cost;
 }

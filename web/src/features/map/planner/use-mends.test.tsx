@@ -4,7 +4,7 @@ import { act } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { renderInCourse } from '../../../test/in-course.tsx';
 import type { MendsOfRule } from '../../../workers/plan.worker.ts';
-import { useCourseView } from '../../course/course-view.ts';
+import { usePlan } from '../../course/course-context.ts';
 import { useMends } from './use-mends.ts';
 
 interface Question {
@@ -13,14 +13,12 @@ interface Question {
   readonly fail: () => void;
 }
 
-const questions = vi.hoisted((): Question[] => []);
+const questions: Question[] = [];
 
-vi.mock('../../workers/planner.ts', () => ({
-  findMendsInWorker: (_: unknown, placed: Placed) =>
-    new Promise<readonly MendsOfRule[]>((answer, reject) => {
-      questions.push({ placed, answer, fail: () => reject(new Error('the worker is gone')) });
-    }),
-}));
+const findMends: NonNullable<Parameters<typeof useMends>[2]> = (_, placed) =>
+  new Promise((answer, reject) => {
+    questions.push({ placed, answer, fail: () => reject(new Error('the worker is gone')) });
+  });
 
 beforeEach(() => {
   questions.length = 0;
@@ -34,8 +32,8 @@ const MEND: MendsOfRule = [{ kind: 'move', moves: { wrap: 6 } }];
 
 function open(isWanted = true) {
   const page = renderInCourse(() => {
-    const { draft, preview } = useCourseView();
-    return { mends: useMends(draft, isWanted), preview };
+    const { draft, preview } = usePlan();
+    return { mends: useMends(draft, isWanted, findMends), preview };
   });
   const lay = (lesson: number) =>
     act(() => page.result.current.preview({ ...page.view().saved, wrap: lesson }));

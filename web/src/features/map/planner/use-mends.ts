@@ -12,13 +12,15 @@ const NONE: readonly MendsOfRule[] = [];
 export function useMends(
   { problem, placed, judgement }: DraftPlan,
   isWanted: boolean,
+  /** A test brings its own. */
+  findMends: typeof findMendsInWorker = findMendsInWorker,
 ): readonly MendsOfRule[] {
   const [found, setFound] = useState<{ of: typeof judgement; mends: readonly MendsOfRule[] }>();
   useEffect(() => {
     if (!isWanted || !problem || !judgement || judgement.broken.length === 0) return;
     let isOld = false;
     const ask = async () => {
-      const mends = await findMendsInWorker(problem, placed, judgement.broken).catch(() => NONE);
+      const mends = await findMends(problem, placed, judgement.broken).catch(() => NONE);
       if (!isOld) setFound({ of: judgement, mends });
     };
     const timer = setTimeout(() => void ask(), QUIET_MS);
@@ -26,6 +28,6 @@ export function useMends(
       isOld = true;
       clearTimeout(timer);
     };
-  }, [isWanted, problem, placed, judgement]);
+  }, [isWanted, problem, placed, judgement, findMends]);
   return found && found.of === judgement ? found.mends : NONE;
 }

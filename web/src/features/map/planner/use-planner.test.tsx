@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import type { FoundPlan, Placed } from '@map-step/core';
 import { act, waitFor } from '@testing-library/react';
-import { beforeEach, expect, test, vi } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { renderInCourse } from '../../../test/in-course.tsx';
 import { beginRun, type RunUnderTest } from '../../../test/run-under-test.ts';
 import { usePlanner } from './use-planner.ts';
@@ -12,22 +12,22 @@ interface Run extends RunUnderTest {
   readonly tell: (found: FoundPlan) => void;
 }
 
-const runs = vi.hoisted((): Run[] => []);
+const runs: Run[] = [];
 
-vi.mock('../../workers/planner.ts', () => ({
+const workers: NonNullable<Parameters<typeof usePlanner>[0]> = {
   warmPlanner: () => undefined,
-  runPlanner: (_: unknown, start: Placed, __: number, tell: Run['tell']) => {
+  runPlanner: (_, start, __, tell) => {
     const own = beginRun();
     runs.push({ ...own, start, tell });
     return own.run;
   },
-}));
+};
 
 beforeEach(() => {
   runs.length = 0;
 });
 function open() {
-  const page = renderInCourse(usePlanner);
+  const page = renderInCourse(() => usePlanner(workers));
   const planner = () => page.result.current;
   const run = () => runs.at(-1) as Run;
   /** A plan that lays one figure elsewhere. */

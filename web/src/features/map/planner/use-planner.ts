@@ -1,8 +1,10 @@
 import type { FoundPlan } from '@map-step/core';
 import { startTransition, useEffect, useRef, useState } from 'react';
-import { useSame, useSameActions } from '../../../ui/same.ts';
-import { type PlannerRun, runPlanner, warmPlanner } from '../../../workers/planner.ts';
-import { useCourseView } from '../../course/course-view.ts';
+import * as planner from '../../../workers/planner.ts';
+import { usePlan } from '../../course/course-context.ts';
+
+/** What plans beside the page; a test brings its own. */
+const WORKERS: Pick<typeof planner, 'runPlanner' | 'warmPlanner'> = planner;
 
 /** The planner goes on this long while the director looks at what it has found. */
 const SECONDS = 90;
@@ -22,21 +24,21 @@ export interface Planner {
 }
 
 /** Plans the level in a worker; each better plan is shown at once, beside the plan as it is. */
-export function usePlanner(): Planner {
-  const { draft, saved, preview } = useCourseView();
+export function usePlanner({ runPlanner, warmPlanner } = WORKERS): Planner {
+  const { draft, saved, preview } = usePlan();
   const [found, setFound] = useState<FoundPlan>();
   const [isRunning, setRunning] = useState(false);
   const [isShown, setShown] = useState(true);
   const shows = useRef(true);
   const newest = useRef<FoundPlan>(undefined);
-  const run = useRef<PlannerRun>(undefined);
+  const run = useRef<planner.PlannerRun>(undefined);
   useEffect(() => {
     warmPlanner();
     return () => {
       run.current?.stop();
       newest.current = undefined;
     };
-  }, []);
+  }, [warmPlanner]);
   useEffect(() => () => preview(undefined), [preview]);
 
   const stop = () => {
@@ -57,6 +59,7 @@ export function usePlanner(): Planner {
     const own = runPlanner(draft.problem, saved, SECONDS, plan => {
       if (run.current !== own) return;
       newest.current = plan;
+      // Nobody waits for it: a key goes before.
       startTransition(() => {
         setFound(plan);
         if (shows.current) preview(plan.placed);
@@ -76,6 +79,5 @@ export function usePlanner(): Planner {
     setFound(undefined);
     preview(undefined);
   };
-  const actions = useSameActions({ show, start, stop, dismiss });
-  return useSame({ found, isRunning, isShown, ...actions });
+  return { found, isRunning, isShown, show, start, stop, dismiss };
 }

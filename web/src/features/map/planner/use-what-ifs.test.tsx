@@ -1,10 +1,10 @@
 // @vitest-environment happy-dom
 import type { LeastMinutes, Placed, WhatIfAnswer } from '@map-step/core';
 import { act, waitFor } from '@testing-library/react';
-import { beforeEach, expect, test, vi } from 'vitest';
+import { beforeEach, expect, test } from 'vitest';
 import { renderInCourse } from '../../../test/in-course.tsx';
 import { beginRun, type RunUnderTest } from '../../../test/run-under-test.ts';
-import { useCourseView } from '../../course/course-view.ts';
+import { usePlan } from '../../course/course-context.ts';
 import { useWhatIfs } from './use-what-ifs.ts';
 
 interface Asked extends RunUnderTest {
@@ -13,16 +13,16 @@ interface Asked extends RunUnderTest {
   readonly least: (least: LeastMinutes | undefined) => void;
 }
 
-const asked = vi.hoisted((): Asked[] => []);
+const asked: Asked[] = [];
 
-vi.mock('../../workers/planner.ts', () => ({
+const workers: NonNullable<Parameters<typeof useWhatIfs>[0]> = {
   warmPlanner: () => undefined,
-  runWhatIfs: (_: unknown, placed: Placed, answer: Asked['answer'], least: Asked['least']) => {
+  runWhatIfs: (_, placed, answer, least) => {
     const own = beginRun();
     asked.push({ ...own, placed, answer, least });
     return own.run;
   },
-}));
+};
 
 beforeEach(() => {
   asked.length = 0;
@@ -30,7 +30,7 @@ beforeEach(() => {
 const without = (id: string) => ({ whatIf: { kind: 'without', id } }) as unknown as WhatIfAnswer;
 
 function open() {
-  const page = renderInCourse(() => ({ whatIfs: useWhatIfs(), preview: useCourseView().preview }));
+  const page = renderInCourse(() => ({ whatIfs: useWhatIfs(workers), preview: usePlan().preview }));
   return { ...page, whatIfs: () => page.result.current.whatIfs, last: () => asked.at(-1) as Asked };
 }
 

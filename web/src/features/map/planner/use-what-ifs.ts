@@ -1,7 +1,11 @@
 import type { LeastMinutes, WhatIfAnswer } from '@map-step/core';
 import { useEffect, useRef, useState } from 'react';
-import { type PlannerRun, runWhatIfs, warmPlanner } from '../../../workers/planner.ts';
-import { useCourseView } from '../../course/course-view.ts';
+import * as planner from '../../../workers/planner.ts';
+
+/** What plans beside the page; a test brings its own. */
+const WORKERS: Pick<typeof planner, 'runWhatIfs' | 'warmPlanner'> = planner;
+
+import { usePlan } from '../../course/course-context.ts';
 
 export interface WhatIfs {
   readonly answers: readonly WhatIfAnswer[];
@@ -16,14 +20,14 @@ export interface WhatIfs {
 }
 
 /** What would make everything fit, asked in a worker; each answer comes as it is found. */
-export function useWhatIfs(): WhatIfs {
-  const { draft } = useCourseView();
+export function useWhatIfs({ runWhatIfs, warmPlanner } = WORKERS): WhatIfs {
+  const { draft } = usePlan();
   const [answers, setAnswers] = useState<readonly WhatIfAnswer[]>([]);
   const [least, setLeast] = useState<LeastMinutes | null>();
   const [progress, setProgress] = useState<WhatIfs['progress']>();
   const [hasFailed, setFailed] = useState(false);
   const [askedOf, setAskedOf] = useState<typeof draft.placed>();
-  const run = useRef<PlannerRun>(undefined);
+  const run = useRef<planner.PlannerRun>(undefined);
   useEffect(() => () => run.current?.stop(), []);
   const stop = () => {
     run.current?.stop();

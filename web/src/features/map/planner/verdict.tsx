@@ -1,22 +1,22 @@
 import { chakra } from '@chakra-ui/react';
-import type { BrokenRule, Library } from '@map-step/core';
-import { memo } from 'react';
+import { type BrokenRule, figureName, type Library } from '@map-step/core';
 import { Button, Label, Notice } from '../../../ui/parts.tsx';
 import { useShortcuts } from '../../../ui/shortcuts.ts';
 import type { MendsOfRule } from '../../../workers/plan.worker.ts';
-import type { DraftPlan } from '../../course/course-view.ts';
-import { useMends } from './use-mends.ts';
+import { useCourse, usePlan } from '../../course/course-context.ts';
 import { type MapMoves, moveInWords } from '../plan/use-moves.ts';
 import { costInWords, leftInWords, points, withNames } from '../plan/words.ts';
+import { useMends } from './use-mends.ts';
 
 interface VerdictProps {
-  readonly draft: DraftPlan;
-  readonly library: Library;
+  /** Undefined for who may only look. */
   readonly moves: MapMoves | undefined;
 }
 
 /** How good the plan is, in words: what is broken, with what would mend it, or what it costs. */
-export const Verdict = memo(function Verdict({ draft, library, moves }: VerdictProps) {
+export function Verdict({ moves }: VerdictProps) {
+  const { library } = useCourse();
+  const { draft } = usePlan();
   const mends = useMends(draft, moves !== undefined);
   const { judgement } = draft;
   const first = mends.find(([mend]) => mend !== undefined)?.[0];
@@ -48,23 +48,24 @@ export const Verdict = memo(function Verdict({ draft, library, moves }: VerdictP
     );
   const words = costInWords(cost);
   return (
-    <section className="verdict" aria-live="polite">
-      <h2>{words.length === 0 ? 'No better plan exists' : leftInWords(draft)}</h2>
+    <chakra.section aria-live="polite" fontSize="sm">
+      <chakra.h2 fontSize="md">{words.length === 0 ? 'No better plan exists' : leftInWords(draft)}</chakra.h2>
       <p>
         {words.length === 0
           ? 'Every figure fits, and nothing makes it harder to teach.'
           : `No rule is broken. What makes it harder to teach, ${points(cost.total)} points in all:`}
       </p>
-      <ul>
+      <chakra.ul pl="4">
         {words.map(word => (
           <li key={word}>{word}</li>
         ))}
-      </ul>
-    </section>
+      </chakra.ul>
+    </chakra.section>
   );
-});
+}
 
-interface BrokenProps extends Pick<VerdictProps, 'library' | 'moves'> {
+interface BrokenProps extends VerdictProps {
+  readonly library: Library;
   readonly rule: BrokenRule;
   readonly mends: MendsOfRule;
   /** The mend that the key takes. */
@@ -94,8 +95,6 @@ function Broken({ rule, mends, first, library, moves }: BrokenProps) {
 }
 
 function mendInWords({ kind, moves }: MendsOfRule[number], library: Library): string {
-  const steps = Object.entries(moves).map(([id, to]) =>
-    moveInWords(library.patterns.get(id)?.name ?? id, to),
-  );
+  const steps = Object.entries(moves).map(([id, to]) => moveInWords(figureName(library, id), to));
   return kind === 'take-along' ? `Take its need along: ${steps.join(', ')}` : steps.join(', ');
 }

@@ -5,6 +5,7 @@ import {
   comparisonInWords,
   type Figure,
   type FigurePart,
+  figureName,
   type PairKind,
   stepCount,
   stepInWords,
@@ -12,13 +13,16 @@ import {
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
-import { Button, Empty, Label, Select } from '../../../ui/parts.tsx';
+import { Choice } from '../../../ui/choice.tsx';
+import { Button, Empty, Label } from '../../../ui/parts.tsx';
 import { percent } from '../../../ui/percent.ts';
 import { nearestInWorker } from '../../../workers/ranker.ts';
-import { useCourseView } from '../../course/course-view.ts';
+import { useCourse } from '../../course/course-context.ts';
 
 /** How many of the likest figures can be chosen from. */
 const CHOICES = 100;
+/** No figure is called so. */
+const NONE = '-';
 
 const KIND_WORDS: Readonly<Record<PairKind | 'only-a' | 'only-b', string>> = {
   same: 'same',
@@ -33,14 +37,14 @@ const KIND_WORDS: Readonly<Record<PairKind | 'only-a' | 'only-b', string>> = {
 
 /** Figures one under the other: the same pieces banded together, what differs marked by what differs. */
 export function ComparePage() {
-  const { library } = useCourseView();
+  const { library } = useCourse();
   const { pattern: id = '', others = '' } = useParams();
   const figure = library.readings.get(id)?.figure;
   const compared = others.split('+').flatMap(other => library.readings.get(other)?.figure ?? []);
   if (!figure) return <Empty title="There is no such figure">Choose one in Material.</Empty>;
   return (
     <chakra.article display="grid" gap="5">
-      <Choice figure={figure} compared={compared} />
+      <Heading figure={figure} compared={compared} />
       {compared.length === 0 && (
         <Empty title="Compare with what?">Choose another figure above; the likest stand first.</Empty>
       )}
@@ -51,8 +55,8 @@ export function ComparePage() {
   );
 }
 
-function Choice({ figure, compared }: { figure: Figure; compared: readonly Figure[] }) {
-  const { library, material, materialStamp, answer } = useCourseView();
+function Heading({ figure, compared }: { figure: Figure; compared: readonly Figure[] }) {
+  const { library, material, materialStamp, answer } = useCourse();
   const navigate = useNavigate();
   const { search } = useLocation();
   const { data: choices = [] } = useQuery({
@@ -61,10 +65,17 @@ function Choice({ figure, compared }: { figure: Figure; compared: readonly Figur
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 10_000,
   });
+  const among = [
+    { value: NONE, words: 'choose a figure' },
+    ...choices.map(({ id, novelty }) => ({
+      value: id,
+      words: `${figureName(library, id)}, ${percent(novelty)} new`,
+    })),
+  ];
   const home = `/courses/${answer.course.id}/material/${figure.pattern.id}`;
   const choose = (place: number, id: string) => {
     const ids = compared.map(({ pattern }) => pattern.id);
-    const next = (id === '' ? ids.toSpliced(place, 1) : ids.toSpliced(place, 1, id)).join('+');
+    const next = (id === NONE ? ids.toSpliced(place, 1) : ids.toSpliced(place, 1, id)).join('+');
     void navigate({ pathname: `${home}/with/${next}`, search });
   };
   return (
@@ -73,27 +84,21 @@ function Choice({ figure, compared }: { figure: Figure; compared: readonly Figur
         <Link to={{ pathname: home, search }}>{figure.pattern.name}</Link>
       </chakra.h2>
       {[0, 1].slice(0, compared.length + 1).map(place => (
-        <chakra.label key={place} display="grid">
-          <Label>{place === 0 ? 'beside' : 'and beside'}</Label>
-          <Select
-            value={compared[place]?.pattern.id ?? ''}
-            onChange={event => choose(place, event.target.value)}
-          >
-            <option value="">choose a figure</option>
-            {choices.map(({ id, novelty }) => (
-              <option key={id} value={id}>
-                {library.patterns.get(id)?.name}, {percent(novelty)} new
-              </option>
-            ))}
-          </Select>
-        </chakra.label>
+        <Choice
+          key={place}
+          label={place === 0 ? 'beside' : 'and beside'}
+          width="16rem"
+          value={compared[place]?.pattern.id ?? NONE}
+          among={among}
+          set={id => choose(place, id)}
+        />
       ))}
     </chakra.div>
   );
 }
 
 function Comparison({ a, b }: { a: Figure; b: Figure }) {
-  const { studio } = useCourseView();
+  const { studio } = useCourse();
   const { novelty, roles, rotated } = compareFigures(a, b);
   const names = { ...studio.studio.roles, solo: 'Steps' };
   const sentence = `${a.pattern.name}: ${comparisonInWords(a, b, studio.studio.roles)}.`;

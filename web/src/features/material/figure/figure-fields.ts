@@ -1,7 +1,7 @@
 // The fields of a figure that are written as one line of text, and how that line is read.
 import type { Pattern } from '@map-step/core';
 
-export interface TextField {
+export interface FigureLine {
   readonly key: 'aliases' | 'variantOf' | 'rank' | 'made' | 'call' | 'turn' | 'align' | 'tempo';
   /** A second field that the line holds. */
   readonly also?: 'variantWhy';
@@ -36,7 +36,7 @@ const numbersIn = (text: string) =>
     .map(Number);
 const areWhole = (numbers: readonly number[]) => numbers.every(Number.isInteger);
 
-export const CALL: TextField = {
+export const CALL: FigureLine = {
   key: 'call',
   word: 'Spelled call, a syllable a step; - for none',
   print: ({ call }) => (call ?? []).map(syllable => syllable ?? '-').join(' '),
@@ -46,7 +46,7 @@ export const CALL: TextField = {
   },
 };
 
-export const TURN: TextField = {
+export const TURN: FigureLine = {
   key: 'turn',
   word: 'The couple’s turn in degrees, left +; empty: as the leader turns',
   print: ({ turn }) => (turn === undefined ? '' : String(turn)),
@@ -57,7 +57,7 @@ export const TURN: TextField = {
   },
 };
 
-export const ALIGN: TextField = {
+export const ALIGN: FigureLine = {
   key: 'align',
   word: 'May start at degrees to the line of dance, left +',
   print: ({ align }) => (align ?? []).join(', '),
@@ -68,7 +68,7 @@ export const ALIGN: TextField = {
   },
 };
 
-export const TEMPO: TextField = {
+export const TEMPO: FigureLine = {
   key: 'tempo',
   word: 'Tempo of its own in beats a minute, such as 100-124',
   print: ({ tempo }) => (tempo ?? []).map(({ min, max }) => `${min}-${max}`).join(', '),
@@ -85,7 +85,7 @@ export const TEMPO: TextField = {
   },
 };
 
-export const ALIASES: TextField = {
+export const ALIASES: FigureLine = {
   key: 'aliases',
   word: 'Other names, as: Home step @ Harbour hall; Swap @ juniors',
   print: ({ aliases }) => (aliases ?? []).map(({ name, school }) => `${name} @ ${school}`).join('; '),
@@ -101,9 +101,10 @@ export const ALIASES: TextField = {
   },
 };
 
+const WHYS = ['easier', 'harder', 'ending', 'tempo', 'school'] as const;
 const VARIANT_LINE = /^(.+?)(?:,\s*(easier|harder|ending|tempo|school))?$/;
 
-export const VARIANT: TextField = {
+export const VARIANT: FigureLine = {
   key: 'variantOf',
   also: 'variantWhy',
   word: 'Variant of which figure, and why: easier, harder, ending, tempo or school, as: Wrap, ending',
@@ -115,11 +116,12 @@ export const VARIANT: TextField = {
     const [, name = '', variantWhy] = VARIANT_LINE.exec(line) ?? [];
     const variantOf = idOf(name);
     if (variantOf === undefined) return undefined;
-    return { variantOf, ...(variantWhy && { variantWhy: variantWhy as NonNullable<Pattern['variantWhy']> }) };
+    const why = WHYS.find(one => one === variantWhy);
+    return { variantOf, ...(why && { variantWhy: why }) };
   },
 };
 
-export const RANK: TextField = {
+export const RANK: FigureLine = {
   key: 'rank',
   word: 'Its rank among the forms of a figure: the easy form has the least',
   print: ({ rank }) => (rank === undefined ? '' : String(rank)),
@@ -133,7 +135,7 @@ export const RANK: TextField = {
 /** `Wrap x2 0-3`: danced twice, from its event 0 up to its event 3. */
 const PART_OF = /^(.+?)(?:\s+x(\d+))?(?:\s+(\d*)-(\d*))?$/;
 
-export const MADE: TextField = {
+export const MADE: FigureLine = {
   key: 'made',
   word: 'Made of these figures one after the other, as: Wrap x2, Unwrap',
   print: ({ made }, { nameOf }) =>
@@ -163,20 +165,23 @@ export const MADE: TextField = {
   },
 };
 
-/** A pattern with these lines in place of what it had; the words of the first that cannot be read, else. */
+/** A pattern with these lines in place of what it had; undefined where one of them cannot be read. */
 export function withFields(
   pattern: Pattern,
-  fields: readonly TextField[],
+  fields: readonly FigureLine[],
   figures: FigureNames,
-  textOf: (field: TextField) => string,
-): { readonly pattern: Pattern } | { readonly unread: string } {
+  textOf: (field: FigureLine) => string,
+): Pattern | undefined {
   let next = pattern;
   for (const field of fields) {
     const read = field.read(textOf(field), figures);
-    if (!read) return { unread: field.word };
-    const { [field.key]: _, ...rest } = next;
-    const { [field.also ?? field.key]: _also, ...others } = rest as Pattern;
-    next = { ...(others as Pattern), ...read };
+    if (!read) return undefined;
+    next = { ...without(without(next, field.key), field.also ?? field.key), ...read };
   }
-  return { pattern: next };
+  return next;
+}
+
+function without(pattern: Pattern, key: FigureLine['key'] | 'variantWhy'): Pattern {
+  const { [key]: _, ...rest } = pattern;
+  return rest;
 }

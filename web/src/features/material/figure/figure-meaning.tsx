@@ -5,6 +5,7 @@ import {
   figureClosure,
   figureJoins,
   figureLinks,
+  figureName,
   figureTurn,
   findWayBack,
   type Library,
@@ -17,8 +18,10 @@ import {
 } from '@map-step/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { Button, Field, Label } from '../../../ui/parts.tsx';
-import { useCourseView } from '../../course/course-view.ts';
+import { Group } from '../../../ui/group.tsx';
+import { NumberField } from '../../../ui/number-field.tsx';
+import { Button, Label } from '../../../ui/parts.tsx';
+import { useCourse } from '../../course/course-context.ts';
 
 const DEFAULT_SHORTEST_MS = 250;
 const MANY = 6;
@@ -35,12 +38,12 @@ export function FigureMeaning({ figure }: { figure: Figure }) {
 }
 
 function InTime({ figure }: { figure: Figure }) {
-  const { library } = useCourseView();
+  const { library } = useCourse();
   const { pattern, dance, beats } = figure;
   const ranges = pattern.tempo?.length ? pattern.tempo : dance.tempo;
   const usual = ranges[0] ? Math.round((ranges[0].min + ranges[0].max) / 2) : 120;
-  const [typed, setTyped] = useState(String(usual));
-  const tempo = Number(typed) > 0 ? Number(typed) : usual;
+  const [typed, setTyped] = useState<number>();
+  const tempo = typed ?? usual;
   const shortest = shortestStepMs(
     figure.parts.map(({ rhythm }) => rhythm),
     tempo,
@@ -57,17 +60,16 @@ function InTime({ figure }: { figure: Figure }) {
           </Fact>
           <Fact value={secondsAt(beats, tempo).toFixed(1)} unit="s">
             at{' '}
-            <Field
-              aria-label="Tempo in beats a minute"
-              type="number"
-              min={20}
-              max={400}
-              value={typed}
-              onChange={event => setTyped(event.target.value)}
-              width="4.75rem"
-              minHeight="2rem"
-              px="2"
-            />{' '}
+            <chakra.span display="inline-block" verticalAlign="middle">
+              <NumberField
+                label="Tempo in beats a minute"
+                min={20}
+                max={400}
+                value={tempo}
+                save={setTyped}
+                isLive
+              />
+            </chakra.span>{' '}
             beats, {barsPerMinute(tempo, dance.beatsPerBar).toFixed(0)} bars a minute
           </Fact>
           {shortest !== undefined && (
@@ -86,8 +88,8 @@ function InTime({ figure }: { figure: Figure }) {
 }
 
 function ComingBack({ figure }: { figure: Figure }) {
-  const { library } = useCourseView();
-  const name = (id: string) => library.patterns.get(id)?.name ?? id;
+  const { library } = useCourse();
+  const name = (id: string) => figureName(library, id);
   const { foot, facing, phrase, hold, all, beats } = figureClosure(figure);
   const turn = figureTurn(figure);
   const way = hold === null ? findWayBack(library, figure) : undefined;
@@ -139,7 +141,7 @@ function facingWords(figure: Figure, facing: number | null, turn: number): strin
 }
 
 function Around({ figure }: { figure: Figure }) {
-  const { library } = useCourseView();
+  const { library } = useCourse();
   const { after, before } = useMemo(() => figureLinks(library, figure), [library, figure]);
   const joins = useMemo(() => figureJoins(library, figure), [library, figure]);
   return (
@@ -181,7 +183,7 @@ function ShortTurn({ figure, library }: { figure: Figure; library: Library }) {
 }
 
 function FigureLinks({ word, ids }: { word: string; ids: readonly string[] }) {
-  const { library, answer } = useCourseView();
+  const { library, answer } = useCourse();
   const { search } = useLocation();
   const [isOpen, open] = useState(false);
   const shown = isOpen ? ids : ids.slice(0, MANY);
@@ -195,7 +197,7 @@ function FigureLinks({ word, ids }: { word: string; ids: readonly string[] }) {
         <span key={id}>
           {index > 0 && ', '}
           <Link to={{ pathname: `/courses/${answer.course.id}/material/${id}`, search }}>
-            {library.patterns.get(id)?.name ?? id}
+            {figureName(library, id)}
           </Link>
         </span>
       ))}
@@ -230,17 +232,6 @@ function Fact({ value, unit, tone, children }: FactProps) {
       </chakra.span>
       <span>{children}</span>
     </chakra.p>
-  );
-}
-
-export function Group({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <chakra.section display="grid" gap="1.5" alignContent="start">
-      <chakra.h3 fontSize="md" borderBottom="1px solid" borderColor="line" pb="1">
-        {title}
-      </chakra.h3>
-      {children}
-    </chakra.section>
   );
 }
 

@@ -1,13 +1,14 @@
 import { chakra } from '@chakra-ui/react';
-import { CAUTION_NOTICE, CAUTIONS, cautionsOf, markCount, type PatternMark } from '@map-step/core';
+import { CAUTION_NOTICE, cautionsOf, markCount, type PatternMark } from '@map-step/core';
+import { dequal } from 'dequal/lite';
 import { X } from 'lucide-react';
-import { Disclosure } from '../../../ui/disclosure.tsx';
-import { Button, Field, Label, Select } from '../../../ui/parts.tsx';
-import { useCourseView } from '../../course/course-view.ts';
-import { Group } from './figure-meaning.tsx';
+import { Group } from '../../../ui/group.tsx';
+import { Button, Label } from '../../../ui/parts.tsx';
+import { useCourse } from '../../course/course-context.ts';
 import { MARK_WORDS, MarkSign } from './mark-sign.tsx';
+import { NoteForm } from './note-form.tsx';
+import type { SheetPlace } from './sheet-place.ts';
 import type { FigureEditing } from './use-figure-draft.ts';
-import type { SheetPlace } from '../sheet/use-sheet-cursor.ts';
 
 interface FigureNotesProps {
   readonly editing: FigureEditing;
@@ -18,18 +19,19 @@ interface FigureNotesProps {
 
 /** Cues, signals, faults and cautions, with the count and role they hang on; cautions with the usual wording. */
 export function FigureNotes({ editing, place, begin }: FigureNotesProps) {
-  const { studio } = useCourseView();
+  const { studio } = useCourse();
   const { pattern } = editing;
   const marks = pattern.marks ?? [];
   const cautions = cautionsOf(pattern, studio.studio);
-  const setMarks = (next: readonly PatternMark[], what: string) => {
-    const { marks: _, ...rest } = pattern;
-    editing.change(what, next.length > 0 ? { ...rest, marks: next } : rest);
-  };
+  const setMarks = (what: string, change: (marks: readonly PatternMark[]) => readonly PatternMark[]) =>
+    editing.change(what, ({ marks: before = [], ...rest }) => {
+      const next = change(before);
+      return next.length > 0 ? { ...rest, marks: next } : rest;
+    });
   return (
     <Group title="To teach it">
       {marks.length === 0 && !editing.mayWrite && <Label>Nothing is written down yet.</Label>}
-      {marks.map((mark, index) => (
+      {marks.map(mark => (
         <chakra.div key={`${mark.kind} ${mark.text} ${mark.code}`} display="flex" gap="2" alignItems="start">
           <chakra.div flex="1">
             <MarkSign mark={mark} />
@@ -45,7 +47,7 @@ export function FigureNotes({ editing, place, begin }: FigureNotesProps) {
               look="quiet"
               size="small"
               aria-label={`Take away: ${mark.text || mark.code}`}
-              onClick={() => setMarks(marks.toSpliced(index, 1), 'Note taken away')}
+              onClick={() => setMarks('Note taken away', now => now.filter(one => !dequal(one, mark)))}
             >
               <X size={16} aria-hidden />
             </Button>
@@ -59,7 +61,7 @@ export function FigureNotes({ editing, place, begin }: FigureNotesProps) {
             place={place}
             close={() => begin(undefined)}
             add={mark => {
-              setMarks([...marks, mark], MARK_WORDS[mark.kind]);
+              setMarks(MARK_WORDS[mark.kind], now => [...now, mark]);
               begin(undefined);
             }}
           />
@@ -81,94 +83,6 @@ export function FigureNotes({ editing, place, begin }: FigureNotesProps) {
         </chakra.div>
       )}
     </Group>
-  );
-}
-
-interface NoteFormProps {
-  readonly editing: FigureEditing;
-  readonly place: SheetPlace;
-  add(mark: PatternMark): void;
-  close(): void;
-}
-
-function NoteForm({ editing, place, add, close }: NoteFormProps) {
-  const part = editing.reading.figure.parts.find(({ role }) => role === place.role);
-  const event = part?.steps[place.step]?.time?.event;
-  const submit = (data: FormData) => {
-    const read = (name: string) => String(data.get(name) ?? '').trim();
-    const kind = read('kind') as PatternMark['kind'];
-    const chosen = read('event');
-    add({
-      ...(chosen !== '' && { event: Number(chosen), role: place.role }),
-      kind,
-      text: read('text'),
-      ...(kind === 'caution' && { code: read('code') }),
-      ...(kind === 'fault' && read('cure') !== '' && { cure: read('cure') }),
-      ...(kind === 'fault' && read('rescue') !== '' && { rescue: read('rescue') }),
-    });
-  };
-  return (
-    <chakra.form
-      action={submit}
-      display="grid"
-      gap="2"
-      onKeyDown={event => event.key === 'Escape' && close()}
-      aria-label="A note"
-    >
-      <chakra.label display="grid">
-        <Label>Kind</Label>
-        <Select name="kind" defaultValue="cue" autoFocus>
-          {Object.entries(MARK_WORDS).map(([kind, word]) => (
-            <option key={kind} value={kind}>
-              {word}
-            </option>
-          ))}
-        </Select>
-      </chakra.label>
-      <chakra.label display="grid">
-        <Label>On count</Label>
-        <Select name="event" defaultValue={event ?? ''}>
-          <option value="">the whole figure</option>
-          {part?.rhythm.events.map(({ label }, index) => (
-            <option key={`${label} ${index + 1}`} value={index}>
-              {label} (count {index + 1} of {part.rhythm.events.length})
-            </option>
-          ))}
-        </Select>
-      </chakra.label>
-      <chakra.label display="grid">
-        <Label>In words</Label>
-        <Field name="text" maxLength={500} />
-      </chakra.label>
-      <Disclosure title="For a fault: its cure. For a caution: what it is about">
-        <chakra.label display="grid">
-          <Label>Cure in practice</Label>
-          <Field name="cure" maxLength={500} />
-        </chakra.label>
-        <chakra.label display="grid">
-          <Label>Rescue on the floor</Label>
-          <Field name="rescue" maxLength={500} />
-        </chakra.label>
-        <chakra.label display="grid">
-          <Label>Caution about</Label>
-          <Select name="code">
-            {Object.keys(CAUTIONS).map(code => (
-              <option key={code} value={code}>
-                {code}
-              </option>
-            ))}
-          </Select>
-        </chakra.label>
-      </Disclosure>
-      <chakra.div display="flex" gap="2">
-        <Button type="submit" look="next" size="small">
-          Keep this note
-        </Button>
-        <Button size="small" onClick={close}>
-          Leave it
-        </Button>
-      </chakra.div>
-    </chakra.form>
   );
 }
 

@@ -1,17 +1,17 @@
 import { comparisonInWords, type Figure } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
+import { Group } from '../../../ui/group.tsx';
 import { Label } from '../../../ui/parts.tsx';
 import { percent } from '../../../ui/percent.ts';
 import { nearestInWorker } from '../../../workers/ranker.ts';
-import { useCourseView } from '../../course/course-view.ts';
-import { Group } from './figure-meaning.tsx';
+import { useCourse } from '../../course/course-context.ts';
 
 const SHOWN = 3;
 
 /** What of the house a figure is most like, and what is then new about it. */
 export function NearestFigures({ figure }: { figure: Figure }) {
-  const { library, material, materialStamp, answer, studio } = useCourseView();
+  const { library, material, materialStamp, answer, studio } = useCourse();
   const { search } = useLocation();
   const { data: nearest = [] } = useQuery({
     queryKey: ['nearest', answer.course.id, figure.pattern, materialStamp],

@@ -1,11 +1,11 @@
 import { chakra } from '@chakra-ui/react';
-import { needsGraph } from '@map-step/core';
+import { figureName, needsGraph } from '@map-step/core';
 import { useMemo, useRef } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { Group } from '../../../ui/group.tsx';
 import { Label } from '../../../ui/parts.tsx';
 import { useWidth } from '../../../ui/use-width.ts';
-import { useCourseView } from '../../course/course-view.ts';
-import { Group } from './figure-meaning.tsx';
+import { useCourse } from '../../course/course-context.ts';
 
 const ROW = 44;
 const BOX_HEIGHT = 38;
@@ -15,7 +15,7 @@ const LEAST_BOX = 72;
 
 /** What needs what around a figure: what it stands on to the left, what it opens to the right. */
 export function NeedsDrawing({ id }: { id: string }) {
-  const { library, answer } = useCourseView();
+  const { library, answer } = useCourse();
   const { search } = useLocation();
   const navigate = useNavigate();
   const { nodes: all, edges } = useMemo(() => needsGraph(library, id), [library, id]);
@@ -32,7 +32,7 @@ export function NeedsDrawing({ id }: { id: string }) {
   );
   const rows = Math.max(...layers.map(layer => nodes.filter(node => node.layer === layer).length));
   const further = all.length - nodes.length;
-  const name = (figure: string) => library.patterns.get(figure)?.name ?? figure;
+  const name = (figure: string) => figureName(library, figure);
   const open = (figure: string) =>
     void navigate({ pathname: `/courses/${answer.course.id}/material/${figure}`, search });
   if (all.length < 2) return null;

@@ -10,9 +10,9 @@ import {
   type Track,
 } from '@map-step/core';
 import { useId, useState } from 'react';
+import { Group } from '../../../ui/group.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
-import { useCourseView } from '../../course/course-view.ts';
-import { Group } from './figure-meaning.tsx';
+import { useCourse } from '../../course/course-context.ts';
 import { HEEL, SOLE } from './footprint.tsx';
 
 /** Metres that a foot is long in the drawing. */
@@ -21,7 +21,7 @@ const LEAST_METRES = 2;
 
 /** The path on the floor, to scale: left and right feet of both roles, and how much room it takes. */
 export function PathDrawing({ figure }: { figure: Figure }) {
-  const { studio } = useCourseView();
+  const { studio } = useCourse();
   const [isFacing, setFacing] = useState(false);
   const tracks = figurePath(figure);
   const box = footprint(tracks);

@@ -1,8 +1,8 @@
 import { comparisonInWords, type Pattern } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
+import { Group } from '../../../ui/group.tsx';
 import { Label } from '../../../ui/parts.tsx';
-import { useCourseView } from '../../course/course-view.ts';
-import { Group } from './figure-meaning.tsx';
+import { useCourse } from '../../course/course-context.ts';
 
 const WHY_WORDS = {
   easier: 'easier',
@@ -14,7 +14,7 @@ const WHY_WORDS = {
 
 /** The forms of one item, the easy ones first: the figure itself and those that are variants of it. */
 export function Variants({ id }: { id: string }) {
-  const { library, answer, studio } = useCourseView();
+  const { library, answer, studio } = useCourse();
   const { search } = useLocation();
   const figure = library.patterns.get(id);
   const head = library.patterns.get(figure?.variantOf ?? id);

@@ -1,15 +1,18 @@
 import { chakra } from '@chakra-ui/react';
 import type { Pattern } from '@map-step/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { ownerOf } from '../../../api/outbox.ts';
-import { Button, Label, Select } from '../../../ui/parts.tsx';
+import { Hint } from '../../../ui/hint.tsx';
+import { Button } from '../../../ui/parts.tsx';
 import { percent } from '../../../ui/percent.ts';
+import { Pick } from '../../../ui/pick.tsx';
 import { useShortcuts } from '../../../ui/shortcuts.ts';
 import { useMedia } from '../../../ui/use-media.ts';
-import { useCourseView } from '../../course/course-view.ts';
-import { useDrafts } from '../figure/draft-store.ts';
+import { useCourse, usePlan } from '../../course/course-context.ts';
+import { useDrafts } from '../../history/draft-store.ts';
+import { figureDrafts } from '../figure/use-figure-draft.ts';
 import { KIND_WORDS } from './kind-words.ts';
 import { LibraryFilter } from './library-filter.tsx';
 import { NewFigure } from './new-figure.tsx';
@@ -19,23 +22,19 @@ const ROW = 28;
 
 /** The figures of the course's dances, found by any of their names and by what they are. */
 export function FigureList({ figures, openId }: { figures: readonly Pattern[]; openId: string | undefined }) {
-  const { me, answer } = useCourseView();
+  const { me, answer } = useCourse();
   const { search } = useLocation();
-  const drafts = useDrafts(ownerOf(me));
+  const drafts = useDrafts(figureDrafts, ownerOf(me));
   const list = useLibraryList(figures);
   const [isWriting, write] = useState(false);
   const isNarrow = useMedia('(max-width: 61.99rem)');
   const mayWrite = me.role === 'director' || me.role === 'teacher';
   useShortcuts({ 'new-figure': mayWrite ? () => write(true) : undefined });
-  const begun = useMemo(
-    () =>
-      Object.values(drafts)
-        .map(({ now }) => now)
-        .filter(({ dance }) => answer.course.dances.includes(dance)),
-    [drafts, answer],
-  );
+  const begun = Object.values(drafts)
+    .map(({ now }) => now)
+    .filter(({ dance }) => answer.course.dances.includes(dance));
   const { figures: found, order } = list;
-  const rows = useMemo(() => rowsOf({ figures: found, order }, begun), [found, order, begun]);
+  const rows = rowsOf({ figures: found, order }, begun);
   return (
     <chakra.nav
       aria-label="Figures"
@@ -52,9 +51,11 @@ export function FigureList({ figures, openId }: { figures: readonly Pattern[]; o
           />
         )}
         {mayWrite && !isWriting && (
-          <Button width={{ base: 'auto', lg: 'full' }} onClick={() => write(true)} title="Key: n">
-            New figure
-          </Button>
+          <Hint words="Key: n">
+            <Button width={{ base: 'auto', lg: 'full' }} onClick={() => write(true)}>
+              New figure
+            </Button>
+          </Hint>
         )}
         {mayWrite && isWriting && <NewFigure close={() => write(false)} />}
       </chakra.div>
@@ -199,9 +200,10 @@ const List = chakra('div', {
 
 /** What stands behind a name: where it is taught, or what the order goes by. */
 function useNameWords({ order, rankOf }: LibraryList): (pattern: Pattern) => string {
-  const { answer, me, draft, library } = useCourseView();
-  const drafts = useDrafts(ownerOf(me));
-  const items = useMemo(() => new Set(answer.course.items.map(({ pattern }) => pattern)), [answer]);
+  const { answer, me, library } = useCourse();
+  const { draft } = usePlan();
+  const drafts = useDrafts(figureDrafts, ownerOf(me));
+  const items = new Set(answer.course.items.map(({ pattern }) => pattern));
   return ({ id, level }) => {
     if (id in drafts) return 'not saved';
     const rank = rankOf(id);
@@ -220,42 +222,37 @@ interface NameProps {
   readonly isUnder: boolean;
 }
 
-const Name = memo(function Name({ pattern, words, isOpen, isUnder }: NameProps) {
-  const { answer } = useCourseView();
+function Name({ pattern, words, isOpen, isUnder }: NameProps) {
+  const { answer } = useCourse();
   const { search } = useLocation();
   return (
     <Link
       to={{ pathname: `/courses/${answer.course.id}/material/${pattern.id}`, search }}
       aria-current={isOpen ? 'page' : undefined}
       data-under={isUnder || undefined}
-      title={pattern.name}
     >
       <b>{pattern.name}</b>
       <small>{words}</small>
     </Link>
   );
-});
+}
 
 /** On a narrow page the list is one line. */
 function FigureChoice({ figures, openId }: { figures: readonly Pattern[]; openId: string | undefined }) {
-  const { answer } = useCourseView();
+  const { answer } = useCourse();
   const { search } = useLocation();
   const navigate = useNavigate();
+  const open = ([id]: readonly string[]) =>
+    id && void navigate({ pathname: `/courses/${answer.course.id}/material/${id}`, search });
   return (
-    <chakra.label display={{ base: 'block', lg: 'none' }} flex="1 1 14rem">
-      <Label>Figure</Label>
-      <Select
-        value={openId ?? ''}
-        onChange={event =>
-          void navigate({ pathname: `/courses/${answer.course.id}/material/${event.target.value}`, search })
-        }
-      >
-        {figures.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </Select>
-    </chakra.label>
+    <chakra.div display={{ base: 'block', lg: 'none' }} flex="1 1 14rem">
+      <Pick
+        key={openId}
+        label="Figure"
+        among={figures.map(({ id, name }) => ({ value: id, words: name }))}
+        value={openId === undefined ? [] : [openId]}
+        set={open}
+      />
+    </chakra.div>
   );
 }

@@ -12,11 +12,12 @@ import {
 } from '@map-step/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
+import { Choice } from '../../../ui/choice.tsx';
 import { Disclosure } from '../../../ui/disclosure.tsx';
-import { Button, Empty, Label, Select } from '../../../ui/parts.tsx';
+import { Group, GroupColumns } from '../../../ui/group.tsx';
+import { Button, Empty, Label } from '../../../ui/parts.tsx';
 import { percent } from '../../../ui/percent.ts';
-import { useCourseView } from '../../course/course-view.ts';
-import { Group } from '../figure/figure-meaning.tsx';
+import { useCourse } from '../../course/course-context.ts';
 import { OpeningDrawing } from './opening-drawing.tsx';
 
 /** Every figure is compared with every other: more than these would keep the page waiting. */
@@ -33,7 +34,7 @@ const TERM_WORDS = {
 
 /** The figures of a level side by side: what blurs, what is out of order, and what each opening can still be. */
 export function LevelPage() {
-  const { library, answer, studio } = useCourseView();
+  const { library, answer, studio } = useCourse();
   const levels = [...library.levels.values()].filter(({ dance }) => answer.course.dances.includes(dance));
   const [chosen, choose] = useState(answer.course.level ?? levels[0]?.id ?? '');
   const level = library.levels.get(chosen);
@@ -55,16 +56,15 @@ export function LevelPage() {
     <chakra.article display="grid" gap="5">
       <chakra.div display="flex" gap="3" alignItems="end" flexWrap="wrap">
         <chakra.h2 fontSize="2xl">{level?.name ?? 'Level'}, figure beside figure</chakra.h2>
-        <chakra.label display="grid" ml="auto">
-          <Label>Level</Label>
-          <Select value={chosen} onChange={event => choose(event.target.value)}>
-            {levels.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </Select>
-        </chakra.label>
+        <chakra.div ml="auto">
+          <Choice
+            label="Level"
+            width="14rem"
+            value={chosen}
+            among={levels.map(({ id, name }) => ({ value: id, words: name }))}
+            set={choose}
+          />
+        </chakra.div>
       </chakra.div>
       {figures.length > MOST ? (
         <Empty title={`This level has ${figures.length} figures`}>
@@ -76,16 +76,12 @@ export function LevelPage() {
         </Empty>
       ) : (
         <>
-          <chakra.div
-            columnWidth="20rem"
-            columnGap="5"
-            css={{ '& > section': { breakInside: 'avoid', mb: '5' } }}
-          >
+          <GroupColumns columnWidth="20rem">
             <Unsignalled figures={figures} />
             <Blurring figures={figures} />
             <Granted level={chosen} />
             <HowHard figures={figures} />
-          </chakra.div>
+          </GroupColumns>
           <section aria-label="What it can still be">
             <chakra.div display="flex" gap="2" alignItems="center" mb="2">
               <chakra.h3 fontSize="lg">What it can still be</chakra.h3>
@@ -120,7 +116,7 @@ function Unsignalled({ figures }: { figures: readonly Figure[] }) {
 }
 
 function Blurring({ figures }: { figures: readonly Figure[] }) {
-  const { answer } = useCourseView();
+  const { answer } = useCourse();
   const { search } = useLocation();
   const pairs = useMemo(() => proposeLookAlikes(figures), [figures]);
   if (pairs.length === 0) return null;
@@ -144,7 +140,7 @@ function Blurring({ figures }: { figures: readonly Figure[] }) {
 }
 
 function Granted({ level }: { level: string }) {
-  const { library } = useCourseView();
+  const { library } = useCourse();
   const { figures, holds } = useMemo(() => takenForGranted(library, level), [library, level]);
   const dance = library.dances.get(library.levels.get(level)?.dance ?? '');
   const holdName = (id: string) => dance?.holds.find(hold => hold.id === id)?.name ?? id;
@@ -167,7 +163,7 @@ function Granted({ level }: { level: string }) {
 }
 
 function HowHard({ figures }: { figures: readonly Figure[] }) {
-  const { library } = useCourseView();
+  const { library } = useCourse();
   const rated = useMemo(
     () =>
       figures
@@ -221,7 +217,7 @@ function Total({ children }: { children: ReactNode }) {
 }
 
 function FigureLink({ figure: { pattern } }: { figure: Figure }) {
-  const { answer } = useCourseView();
+  const { answer } = useCourse();
   const { search } = useLocation();
   return (
     <Link to={{ pathname: `/courses/${answer.course.id}/material/${pattern.id}`, search }}>

@@ -1,14 +1,17 @@
 import { chakra } from '@chakra-ui/react';
-import { CAUTIONS, type PatternKind } from '@map-step/core';
+import { CAUTIONS } from '@map-step/core';
+import { Choice } from '../../../ui/choice.tsx';
 import { Disclosure } from '../../../ui/disclosure.tsx';
-import { Field, Label, Select } from '../../../ui/parts.tsx';
-import { useCourseView } from '../../course/course-view.ts';
+import { Label } from '../../../ui/parts.tsx';
+import { TextField } from '../../../ui/text-field.tsx';
+import { useCourse, usePlace } from '../../course/course-context.ts';
 import { KIND_WORDS } from './kind-words.ts';
-import type { LibraryList, LibraryOrder, LibraryWish } from './use-library-list.ts';
+import type { LibraryList, LibraryWish } from './use-library-list.ts';
 
 /** Words as one types, what it must be, and the order. */
 export function LibraryFilter({ list, count }: { list: LibraryList; count: number }) {
-  const { library, answer, lesson } = useCourseView();
+  const { library, answer } = useCourse();
+  const { lesson } = usePlace();
   const { wish, wishFor, order, orderBy, figures } = list;
   const dances = answer.course.dances.flatMap(id => library.dances.get(id) ?? []);
   const levels = [...library.levels.values()].filter(({ dance }) => answer.course.dances.includes(dance));
@@ -20,14 +23,12 @@ export function LibraryFilter({ list, count }: { list: LibraryList; count: numbe
   const narrowed = Object.keys(wish).filter(key => key !== 'words').length;
   return (
     <chakra.div mb="2" display="grid" gap="1">
-      <chakra.label display="block">
-        <Label>Find a figure by any of its names</Label>
-        <Field
-          type="search"
-          value={wish.words ?? ''}
-          onChange={event => put('words', event.target.value || undefined)}
-        />
-      </chakra.label>
+      <TextField
+        label="Find a figure by any of its names"
+        type="search"
+        value={wish.words ?? ''}
+        onChange={event => put('words', event.target.value || undefined)}
+      />
       <Disclosure
         title={
           <>
@@ -40,18 +41,20 @@ export function LibraryFilter({ list, count }: { list: LibraryList; count: numbe
         size="small"
       >
         <Choice
-          word="Order"
+          label="Order"
+          size="small"
+          layout="beside"
           value={order}
-          options={[
-            ['kind', 'by kind'],
-            ['name', 'by name'],
-            ['difficulty', 'from easy to hard'],
-            ['novelty', `by what is new after lesson ${lesson}`],
+          among={[
+            { value: 'kind', words: 'by kind' },
+            { value: 'name', words: 'by name' },
+            { value: 'difficulty', words: 'from easy to hard' },
+            { value: 'novelty', words: `by what is new after lesson ${lesson}` },
           ]}
-          choose={value => orderBy((value ?? 'kind') as LibraryOrder)}
+          set={orderBy}
         />
         {dances.length > 1 && (
-          <Choice
+          <Wish
             word="Dance"
             value={wish.dance}
             options={dances.map(({ id, name }) => [id, name])}
@@ -59,21 +62,21 @@ export function LibraryFilter({ list, count }: { list: LibraryList; count: numbe
             any="any dance"
           />
         )}
-        <Choice
+        <Wish
           word="Kind"
           value={wish.kinds?.[0]}
           options={Object.entries(KIND_WORDS).map(([kind, { many }]) => [kind, many])}
-          choose={value => put('kinds', value && [value as PatternKind])}
+          choose={value => put('kinds', value && [value])}
           any="any kind"
         />
-        <Choice
+        <Wish
           word="Level"
           value={wish.level}
           options={levels.map(({ id, name }) => [id, name])}
           choose={value => put('level', value)}
           any="any level"
         />
-        <Choice
+        <Wish
           word="Taught"
           value={wish.taught}
           options={[
@@ -85,21 +88,21 @@ export function LibraryFilter({ list, count }: { list: LibraryList; count: numbe
           choose={value => put('taught', value)}
           any="whenever"
         />
-        <Choice
+        <Wish
           word="Hold"
           value={wish.hold}
           options={holds}
           choose={value => put('hold', value)}
           any="any hold"
         />
-        <Choice
+        <Wish
           word="Caution"
           value={wish.caution}
           options={Object.keys(CAUTIONS).map(code => [code, code])}
           choose={value => put('caution', value)}
           any="with or without"
         />
-        <Choice
+        <Wish
           word="Faults"
           value={wish.hasFaults === undefined ? undefined : String(wish.hasFaults)}
           options={[
@@ -114,33 +117,27 @@ export function LibraryFilter({ list, count }: { list: LibraryList; count: numbe
   );
 }
 
-interface ChoiceProps {
+interface WishProps {
   readonly word: string;
   readonly value: string | undefined;
   readonly options: readonly (readonly [string, string])[];
   choose(value: string | undefined): void;
-  /** The words of no choice; left out where there is always one. */
-  readonly any?: string;
+  /** The words of no choice. */
+  readonly any: string;
 }
 
-function Choice({ word, value, options, choose, any }: ChoiceProps) {
+const ANY = '-';
+
+function Wish({ word, value, options, choose, any }: WishProps) {
+  const among = [[ANY, any] as const, ...options].map(([id, name]) => ({ value: id, words: name }));
   return (
-    <chakra.label display="grid" gridTemplateColumns="4rem 1fr" alignItems="center" mb="1">
-      <Label>{word}</Label>
-      <Select
-        value={value ?? ''}
-        minHeight="2rem"
-        fontSize="sm"
-        px="2"
-        onChange={event => choose(event.target.value || undefined)}
-      >
-        {any !== undefined && <option value="">{any}</option>}
-        {options.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </Select>
-    </chakra.label>
+    <Choice
+      label={word}
+      size="small"
+      layout="beside"
+      value={value ?? ANY}
+      among={among}
+      set={chosen => choose(chosen === ANY ? undefined : chosen)}
+    />
   );
 }

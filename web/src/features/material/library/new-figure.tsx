@@ -1,70 +1,94 @@
 import { chakra } from '@chakra-ui/react';
-import type { Dance, Library, Pattern, PatternKind } from '@map-step/core';
+import { type Dance, freeId, type Pattern, type PatternKind } from '@map-step/core';
+import { Controller } from 'react-hook-form';
 import { useNavigate } from 'react-router';
+import { z } from 'zod';
 import { ownerOf } from '../../../api/outbox.ts';
-import { Button, Field, Label, Select } from '../../../ui/parts.tsx';
-import { useCourseView } from '../../course/course-view.ts';
-import { keepDraft, useDrafts } from '../figure/draft-store.ts';
-import { KIND_WORDS } from './kind-words.ts';
+import { Choice, optionsOf } from '../../../ui/choice.tsx';
+import { Button } from '../../../ui/parts.tsx';
+import { TextField } from '../../../ui/text-field.tsx';
+import { useForm } from '../../../ui/use-form.ts';
+import { useCourse } from '../../course/course-context.ts';
+import { useDrafts } from '../../history/draft-store.ts';
+import { figureDrafts } from '../figure/use-figure-draft.ts';
 
 /** The address of the page about a level stands where a figure's would. */
 const LEVEL_PAGE = 'level';
 
+const KINDS = optionsOf({
+  basic: 'Basic',
+  pattern: 'Pattern',
+  turn: 'Turn',
+  drill: 'Drill',
+  quality: 'Quality',
+} satisfies Record<PatternKind, string>);
+
+const newFigure = z.object({
+  name: z.string().trim().min(1, 'Give it the name that the house calls it by.').max(200),
+  kind: z.enum(['basic', 'pattern', 'turn', 'drill', 'quality']),
+  dance: z.string(),
+});
+
 /** A name and a kind, then an empty sheet. */
 export function NewFigure({ close }: { close: () => void }) {
-  const { library, answer, me } = useCourseView();
+  const { library, answer, me } = useCourse();
   const navigate = useNavigate();
   const owner = ownerOf(me);
-  const drafts = useDrafts(owner);
+  const drafts = useDrafts(figureDrafts, owner);
   const dances = answer.course.dances.flatMap(id => library.dances.get(id) ?? []);
-  const begin = (data: FormData) => {
-    const name = String(data.get('name')).trim();
-    const dance = dances.find(({ id }) => id === data.get('dance')) ?? dances[0];
-    if (!dance || name === '') return;
-    const id = freeId(name, library, drafts);
-    const kind = String(data.get('kind')) as PatternKind;
-    keepDraft(owner, id, {
+  const { register, control, handleSubmit, formState } = useForm(newFigure, {
+    name: '',
+    kind: 'pattern' as PatternKind,
+    dance: dances[0]?.id ?? '',
+  });
+  const begin = handleSubmit(({ name, kind, dance: danceId }) => {
+    const dance = library.dances.get(danceId);
+    if (!dance) return;
+    const isTaken = (id: string) => id === LEVEL_PAGE || library.patterns.has(id) || id in drafts;
+    const id = freeId(name, isTaken, 'figure');
+    figureDrafts.keep(owner, id, {
       base: null,
       now: emptyFigure({ id, name, kind, dance, level: answer.course.level }),
+      what: 'Written',
       past: [],
       future: [],
     });
     close();
     void navigate(`/courses/${answer.course.id}/material/${id}`);
-  };
+  });
   return (
     <chakra.form
-      action={begin}
+      onSubmit={begin}
+      noValidate
       display="grid"
       gap="1.5"
       aria-label="New figure"
-      onKeyDown={e => e.key === 'Escape' && close()}
+      onKeyDown={pressed => pressed.key === 'Escape' && !pressed.defaultPrevented && close()}
     >
-      <chakra.label display="grid">
-        <Label>What the house calls it</Label>
-        <Field name="name" required maxLength={200} autoFocus />
-      </chakra.label>
-      <chakra.label display="grid">
-        <Label>Kind</Label>
-        <Select name="kind" defaultValue="pattern">
-          {Object.entries(KIND_WORDS).map(([kind, { one }]) => (
-            <option key={kind} value={kind}>
-              {one}
-            </option>
-          ))}
-        </Select>
-      </chakra.label>
+      <TextField
+        label="What the house calls it"
+        autoFocus
+        fault={formState.errors.name?.message}
+        {...register('name')}
+      />
+      <Controller
+        control={control}
+        name="kind"
+        render={({ field }) => <Choice label="Kind" value={field.value} among={KINDS} set={field.onChange} />}
+      />
       {dances.length > 1 && (
-        <chakra.label display="grid">
-          <Label>Dance</Label>
-          <Select name="dance">
-            {dances.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </Select>
-        </chakra.label>
+        <Controller
+          control={control}
+          name="dance"
+          render={({ field }) => (
+            <Choice
+              label="Dance"
+              value={field.value}
+              among={dances.map(({ id, name }) => ({ value: id, words: name }))}
+              set={field.onChange}
+            />
+          )}
+        />
       )}
       <chakra.div display="flex" gap="2">
         <Button type="submit" look="next" size="small">
@@ -96,19 +120,4 @@ function emptyFigure({ id, name, kind, dance, level }: NewFigureText): Pattern {
     ...(level && { level }),
     ...(hold && { entry: [hold], exit: 'same' }),
   };
-}
-
-/** The name as an id, with a number where that is taken. */
-function freeId(name: string, library: Library, drafts: { readonly [id: string]: unknown }): string {
-  const plain = name
-    .normalize('NFD')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 56);
-  const stem = plain || 'figure';
-  const isTaken = (id: string) => id === LEVEL_PAGE || library.patterns.has(id) || id in drafts;
-  let number = 1;
-  while (isTaken(number === 1 ? stem : `${stem}-${number}`)) number += 1;
-  return number === 1 ? stem : `${stem}-${number}`;
 }

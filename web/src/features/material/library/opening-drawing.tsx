@@ -11,7 +11,7 @@ import {
   turnInWords,
 } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
-import { useCourseView } from '../../course/course-view.ts';
+import { useCourse } from '../../course/course-context.ts';
 
 interface OpeningDrawingProps {
   readonly tree: Opening;
@@ -98,7 +98,7 @@ function countOf(figure: Figure, { event }: PatternMark): string {
 }
 
 function FigureName({ figure: { pattern } }: { figure: Figure }) {
-  const { answer } = useCourseView();
+  const { answer } = useCourse();
   const { search } = useLocation();
   return (
     <chakra.p whiteSpace="nowrap">

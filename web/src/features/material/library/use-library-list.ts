@@ -2,7 +2,7 @@ import { type FigureWish, findFigures, indexFigures, type Pattern } from '@map-s
 import { skipToken, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { rankInWorker } from '../../../workers/ranker.ts';
-import { useCourseView } from '../../course/course-view.ts';
+import { useCourse, usePlace, usePlan } from '../../course/course-context.ts';
 
 export type LibraryOrder = 'kind' | 'name' | 'difficulty' | 'novelty';
 
@@ -23,7 +23,9 @@ export interface LibraryList {
 
 /** The library as it is looked for and ordered; ranking goes on in a worker. */
 export function useLibraryList(patterns: readonly Pattern[]): LibraryList {
-  const { library, material, materialStamp, draft, lesson, answer } = useCourseView();
+  const { library, material, materialStamp, answer } = useCourse();
+  const { draft } = usePlan();
+  const { lesson } = usePlace();
   const [wish, wishFor] = useState<LibraryWish>({});
   const [order, orderBy] = useState<LibraryOrder>('kind');
   const index = useMemo(() => indexFigures(library, patterns), [library, patterns]);

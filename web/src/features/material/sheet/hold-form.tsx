@@ -1,8 +1,9 @@
 import { chakra } from '@chakra-ui/react';
 import { type HoldAt, makePartNatural, type NaturalPart, type Pattern } from '@map-step/core';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
+import { Choice, optionsOf } from '../../../ui/choice.tsx';
 import { Disclosure } from '../../../ui/disclosure.tsx';
-import { Button, Label, Select } from '../../../ui/parts.tsx';
+import { Button, Label } from '../../../ui/parts.tsx';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 
 /** The holds a figure starts from and ends in, and where it changes between. */
@@ -13,7 +14,7 @@ export function HoldForm({ editing }: { editing: FigureEditing }) {
   const exit = pattern.exit ?? 'same';
   const exits = exit === 'same' ? [] : typeof exit === 'string' ? [exit] : exit;
   if (!editing.mayWrite || holds.length === 0) return null;
-  const put = (what: string, more: Partial<Pattern>) => editing.change(what, { ...pattern, ...more });
+  const put = (what: string, more: Partial<Pattern>) => editing.change(what, now => ({ ...now, ...more }));
   const toggleEntry = (id: string) => {
     const next = entries.includes(id) ? entries.filter(entry => entry !== id) : [...entries, id];
     if (next.length > 0) put('Holds it starts in', { entry: next });
@@ -21,7 +22,7 @@ export function HoldForm({ editing }: { editing: FigureEditing }) {
   const toggleExit = (id: string) => {
     const next = exits.includes(id) ? exits.filter(one => one !== id) : [...exits, id];
     put('Holds it ends in', {
-      exit: next.length === 0 ? 'same' : next.length === 1 ? (next[0] as string) : next,
+      exit: next.length === 0 ? 'same' : next.length === 1 && next[0] !== undefined ? next[0] : next,
     });
   };
   return (
@@ -65,55 +66,65 @@ function HoldsOnCounts({ words: [onCount, inHold, put, not], field, editing }: H
   const { pattern, reading } = editing;
   const { holds } = reading.figure.dance;
   const events = reading.figure.parts[0]?.rhythm.events ?? [];
-  const { [field]: entries = [], ...rest } = pattern;
-  const save = (next: readonly HoldAt[]) =>
-    editing.change(put, next.length > 0 ? { ...rest, [field]: next } : (rest as Pattern));
-  const add = (data: FormData) => {
-    const entry = { event: Number(data.get('event')), hold: String(data.get('hold')) };
-    const others = entries.filter(({ event }) => event !== entry.event);
-    save([...others, entry].sort((a, b) => a.event - b.event));
-  };
+  const [event, setEvent] = useState('0');
+  const [hold, setHold] = useState(holds[0]?.id ?? '');
+  const entries = pattern[field] ?? [];
+  const save = (change: (entries: readonly HoldAt[]) => readonly HoldAt[]) =>
+    editing.change(put, ({ [field]: before = [], ...rest }) => {
+      const next = change(before);
+      return next.length > 0 ? { ...rest, [field]: next } : rest;
+    });
+  const add = () =>
+    save(before => {
+      const entry = { event: Number(event), hold };
+      const others = before.filter(other => other.event !== entry.event);
+      return [...others, entry].sort((a, b) => a.event - b.event);
+    });
   if (events.length < 2) return null;
   return (
-    <chakra.form action={add} display="flex" gap="1.5" alignItems="center" flexWrap="wrap">
+    <chakra.div display="flex" gap="1.5" alignItems="center" flexWrap="wrap">
       <chakra.span color="quiet">{onCount}</chakra.span>
-      <Select name="event" aria-label={`${onCount} count`} width="auto" minHeight="2rem">
-        {events.map(({ label }, index) => (
-          <option key={`${label} ${index + 1}`} value={index}>
-            {label}
-          </option>
-        ))}
-      </Select>
+      <Choice
+        label={`${onCount} count`}
+        hidesLabel
+        size="small"
+        width="5rem"
+        value={event}
+        among={events.map(({ label }, index) => ({ value: String(index), words: label }))}
+        set={setEvent}
+      />
       <Label>{inHold}</Label>
-      <Select name="hold" aria-label={`${inHold} hold`} width="auto" minHeight="2rem">
-        {holds.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </Select>
-      <Button type="submit" size="small">
+      <Choice
+        label={`${inHold} hold`}
+        hidesLabel
+        size="small"
+        width="12rem"
+        value={hold}
+        among={holds.map(({ id, name }) => ({ value: id, words: name }))}
+        set={setHold}
+      />
+      <Button size="small" onClick={add}>
         {put}
       </Button>
-      {entries.map(({ event, hold }) => (
+      {entries.map(entry => (
         <Button
-          key={event}
+          key={entry.event}
           size="small"
           look="quiet"
-          onClick={() => save(entries.filter(entry => entry.event !== event))}
+          onClick={() => save(before => before.filter(other => other.event !== entry.event))}
         >
-          {not} {holds.find(({ id }) => id === hold)?.name} on {events[event]?.label}
+          {not} {holds.find(({ id }) => id === entry.hold)?.name} on {events[entry.event]?.label}
         </Button>
       ))}
-    </chakra.form>
+    </chakra.div>
   );
 }
 
-const NATURAL_WORDS = {
+const NATURAL_PARTS = optionsOf({
   opposite: 'as face to face',
   image: 'as in a mirror',
   alike: 'the same on the other foot',
-} as const satisfies Record<NaturalPart, string>;
+} satisfies Record<NaturalPart, string>);
 
 /** The follower's part taken whole from the leader's, or the follower's own as it is written. */
 function FollowerPart({ editing }: { editing: FigureEditing }) {
@@ -132,12 +143,12 @@ function FollowerPart({ editing }: { editing: FigureEditing }) {
       <chakra.span color="quiet" minW="4.5rem">
         Follower
       </chakra.span>
-      {Object.entries(NATURAL_WORDS).map(([by, words]) => (
+      {NATURAL_PARTS.map(({ value, words }) => (
         <Button
-          key={by}
+          key={value}
           size="small"
-          aria-pressed={follow.derived === by}
-          onClick={() => editing.change('Follower’s part', makePartNatural(figure, by as NaturalPart))}
+          aria-pressed={follow.derived === value}
+          onClick={() => editing.change('Follower’s part', (_, now) => makePartNatural(now, value))}
         >
           {words}
         </Button>

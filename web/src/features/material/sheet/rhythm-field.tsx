@@ -1,8 +1,9 @@
 import { chakra } from '@chakra-ui/react';
 import { type Pattern, readFigure } from '@map-step/core';
+import { dequal } from 'dequal/lite';
 import { type KeyboardEvent, type RefObject, useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { Field, Label } from '../../../ui/parts.tsx';
+import { TextField } from '../../../ui/text-field.tsx';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 
 interface RhythmFieldProps {
@@ -26,7 +27,7 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
   const fault = readFigure(next, reading.figure.dance).faults.find(({ code }) => code === 'rhythm');
   const take = () => {
     preview(undefined);
-    if (JSON.stringify(next) !== JSON.stringify(pattern)) editing.change('Rhythm', next);
+    if (!dequal(next, pattern)) editing.change('Rhythm', now => withRhythm(now, typed, beats));
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== 'Enter') return;
@@ -42,9 +43,9 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
   const isReadOnly = !editing.mayWrite;
   return (
     <chakra.div className="no-print" display="flex" gap="2" alignItems="flex-end" flexWrap="wrap">
-      <chakra.label display="grid" flex="1 1 16rem" maxW="26rem">
-        <Label>Rhythm: 1 2 3&4, SSQQ, or free</Label>
-        <Field
+      <chakra.div flex="1 1 16rem" maxW="26rem">
+        <TextField
+          label="Rhythm: 1 2 3&4, SSQQ, or free"
           ref={field}
           value={typed}
           readOnly={isReadOnly}
@@ -57,10 +58,10 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
           fontFamily="title"
           fontSize="lg"
         />
-      </chakra.label>
-      <chakra.label display="grid" w="8rem">
-        <Label>Beats</Label>
-        <Field
+      </chakra.div>
+      <chakra.div w="8rem">
+        <TextField
+          label="Beats"
           value={beats}
           placeholder="as counted"
           readOnly={isReadOnly}
@@ -68,7 +69,7 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
           onKeyDown={onKeyDown}
           onBlur={take}
         />
-      </chakra.label>
+      </chakra.div>
       <chakra.p
         id="rhythm-fault"
         aria-live="polite"

@@ -1,11 +1,11 @@
 import { chakra } from '@chakra-ui/react';
 import { type Figure, writeSheetSvg } from '@map-step/core';
 import { Button } from '../../../ui/parts.tsx';
-import { useCourseView } from '../../course/course-view.ts';
+import { useCourse } from '../../course/course-context.ts';
 
 /** The step sheet on paper and as a drawing. */
 export function SheetFiles({ figure }: { figure: Figure }) {
-  const { studio } = useCourseView();
+  const { studio } = useCourse();
   const download = () => {
     const drawing = new Blob([writeSheetSvg(figure, studio.studio.roles)], { type: 'image/svg+xml' });
     const link = document.createElement('a');

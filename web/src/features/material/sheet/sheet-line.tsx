@@ -12,11 +12,11 @@ import {
   writtenSteps,
 } from '@map-step/core';
 import { memo, type ReactNode } from 'react';
+import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import { CellEditor } from './cell-editor.tsx';
 import { HoldRibbon } from './hold-ribbon.tsx';
 import { RowTitle } from './row-title.tsx';
 import { StepCell } from './step-cell.tsx';
-import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import type { SheetCursor } from './use-sheet-cursor.ts';
 
 export const TITLE_WIDTH = 100;
@@ -68,7 +68,7 @@ interface SheetHeadProps {
 }
 
 /** The counts, and every way to call them. */
-const SheetHead = memo(function SheetHead({ figure, layout, range }: SheetHeadProps) {
+function SheetHead({ figure, layout, range }: SheetHeadProps) {
   const [from, to] = range;
   const first = figure.parts[0];
   const cells = cellsIn(layout.cells.get(first?.role ?? 'lead'), range);
@@ -100,7 +100,7 @@ const SheetHead = memo(function SheetHead({ figure, layout, range }: SheetHeadPr
       <CallLine title="Read as" cells={pieceCells(figure, first, cells)} {...{ layout, range }} />
     </>
   );
-});
+}
 
 function cellsIn(
   cells: readonly SheetCell[] | undefined,
@@ -157,7 +157,6 @@ function PartRow({ part, word, editing, layout, range, cursor, perBeat }: PartRo
             key={cell.event}
             figure={editing.reading.figure}
             issues={editing.issues}
-            hands={cursor.hands}
             // Only the cell one is on follows what is done there.
             cursor={isHere ? cursor : undefined}
             {...{ part, word, cell, layout, range, perBeat }}
@@ -177,12 +176,12 @@ interface PlacedCellProps {
   readonly range: readonly [number, number];
   readonly perBeat: number;
   readonly issues: FigureEditing['issues'];
-  readonly hands: SheetCursor['hands'];
   readonly cursor: SheetCursor | undefined;
 }
 
+/** Drawn again only when something of it has changed: two dozen others stay as one goes from cell to cell. */
 const PlacedCell = memo(function PlacedCell(props: PlacedCellProps) {
-  const { figure, part, word, cell, layout, range, perBeat, issues, hands, cursor } = props;
+  const { figure, part, word, cell, layout, range, perBeat, issues, cursor } = props;
   const [from, to] = range;
   const { from: start, to: end, step, event } = cell;
   const label = `${word}, count ${layout.columns[start]?.label ?? ''}`;
@@ -201,7 +200,6 @@ const PlacedCell = memo(function PlacedCell(props: PlacedCellProps) {
         </chakra.p>
       </chakra.div>
     );
-  const place = { role: part.role, step };
   const beats = layout.columns.slice(start, end).reduce((sum, { width }) => sum + width, 0);
   return (
     <chakra.div
@@ -212,8 +210,6 @@ const PlacedCell = memo(function PlacedCell(props: PlacedCellProps) {
       tabIndex={cursor ? 0 : -1}
       cursor="pointer"
       bg={cursor ? 'nowTint' : undefined}
-      onFocus={() => !cursor && hands.goTo(place)}
-      onDoubleClick={() => hands.open(place)}
     >
       {cursor?.opened !== undefined ? (
         <CellEditor figure={figure} cursor={cursor} label={label} />

@@ -8,7 +8,6 @@ import {
   turnInWords,
   writtenSteps,
 } from '@map-step/core';
-import { memo } from 'react';
 import { Footprint } from '../figure/footprint.tsx';
 import { MarkSign } from '../figure/mark-sign.tsx';
 import { isAt } from './use-sheet-cursor.ts';
@@ -26,16 +25,9 @@ interface StepCellProps {
 
 /**
  * One step: the footprint (filled when it takes weight), its direction, its turn, its words, what hangs on it and
- * what is wrong. Drawn again only when the figure changes.
+ * what is wrong.
  */
-export const StepCell = memo(function StepCell({
-  figure,
-  part,
-  step: index,
-  event,
-  issues: all,
-  isNarrow,
-}: StepCellProps) {
+export function StepCell({ figure, part, step: index, event, issues: all, isNarrow }: StepCellProps) {
   const { role } = part;
   const figureStep = part.steps[index];
   const step = figureStep?.step;
@@ -91,4 +83,4 @@ export const StepCell = memo(function StepCell({
       ))}
     </chakra.div>
   );
-});
+}

@@ -3,12 +3,13 @@ import { type Pattern, readFigure, rolesOf, sheetLayout } from '@map-step/core';
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useWidth } from '../../../ui/use-width.ts';
-import { useCourseView } from '../../course/course-view.ts';
+import { useCourse } from '../../course/course-context.ts';
+import type { SheetPlace } from '../figure/sheet-place.ts';
+import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import { RhythmField } from './rhythm-field.tsx';
 import { SheetLine, TITLE_WIDTH } from './sheet-line.tsx';
 import { sheetLines } from './sheet-lines.ts';
-import type { FigureEditing } from '../figure/use-figure-draft.ts';
-import { type SheetPlace, useSheetCursor } from './use-sheet-cursor.ts';
+import { useSheetCursor } from './use-sheet-cursor.ts';
 
 /** The narrowest column that a step can be read in, in pixels. */
 const LEAST_COLUMN = 62;
@@ -21,7 +22,7 @@ interface StepSheetProps {
 
 /** The step sheet: one row a role, columns as wide as the beats they last, the hold as a ribbon below. */
 export function StepSheet({ editing, note }: StepSheetProps) {
-  const { studio } = useCourseView();
+  const { studio } = useCourse();
   const [typed, preview] = useState<Pattern>();
   // The line that is typed answers at once; the sheet follows as soon as there is time.
   const deferred = useDeferredValue(typed);
@@ -85,8 +86,14 @@ export function StepSheet({ editing, note }: StepSheetProps) {
         border="1px solid"
         borderColor="line"
         onKeyDown={cursor.onKey}
-        onFocus={() => {
+        onFocus={event => {
           hasFocus.current = true;
+          const place = placeOf(event.target);
+          if (place && (place.role !== role || place.step !== step)) cursor.goTo(place);
+        }}
+        onDoubleClick={event => {
+          const place = placeOf(event.target);
+          if (place) cursor.open(place);
         }}
         onBlur={event => {
           hasFocus.current =
@@ -122,6 +129,14 @@ export function StepSheet({ editing, note }: StepSheetProps) {
       ))}
     </section>
   );
+}
+
+/** The cell in which something happened. */
+function placeOf(target: EventTarget): SheetPlace | undefined {
+  const cell = target instanceof Element ? target.closest<HTMLElement>('[data-place]') : null;
+  const [role, step] = cell?.dataset['place']?.split(' ') ?? [];
+  const found = (['lead', 'follow', 'solo'] as const).find(one => one === role);
+  return found && { role: found, step: Number(step) };
 }
 
 function focusCell(sheet: HTMLElement | null, role: string, step: number): void {

@@ -2,7 +2,6 @@ import {
   findMend,
   freeFootBefore,
   makeStepNatural,
-  type Pattern,
   printStep,
   putSteps,
   type Role,
@@ -12,14 +11,8 @@ import {
   writtenSteps,
 } from '@map-step/core';
 import { type KeyboardEvent, useState } from 'react';
-import { useSameActions } from '../../../ui/same.ts';
+import type { SheetPlace } from '../figure/sheet-place.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
-
-export interface SheetPlace {
-  readonly role: Role;
-  /** Index of the step in its part. */
-  readonly step: number;
-}
 
 export interface SheetCursor {
   readonly place: SheetPlace;
@@ -28,8 +21,6 @@ export interface SheetCursor {
   readonly fault: string | undefined;
   goTo(place: SheetPlace): void;
   open(place: SheetPlace, text?: string): void;
-  /** The same two, for cells that are drawn once: they never change. */
-  readonly hands: Pick<SheetCursor, 'goTo' | 'open'>;
   /** Takes over what was typed, or a suggestion, and goes on to the next cell; says whether it could be read. */
   commit(text: string): boolean;
   close(): void;
@@ -54,9 +45,6 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
     setFault(undefined);
     setOpened(text ?? writtenSteps(figure, at.role)[at.step] ?? '');
   };
-  const change = (what: string, next: Pattern) => {
-    if (next !== figure.pattern) editing.change(what, next);
-  };
   const commit = (text: string) => {
     const free = freeFootBefore(figure, place.role, place.step);
     const steps = readTypedSteps(text, { dance: figure.dance, free });
@@ -66,7 +54,7 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
     }
     close();
     if (steps.value.length === 0) return true;
-    change('Steps', putSteps(figure, place.role, place.step, steps.value.map(printStep)));
+    editing.change('Steps', (_, now) => putSteps(now, place.role, place.step, steps.value.map(printStep)));
     goTo({ role: place.role, step: place.step + steps.value.length });
     return true;
   };
@@ -81,7 +69,7 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
   const mend = () => {
     const found = editing.issues.find(issue => isAt(issue.path, place) && findMend(figure, issue));
     const mended = found && findMend(figure, found);
-    if (mended) change('Mended', mended.pattern);
+    if (mended) editing.change('Mended', (now, read) => findMend(read, found)?.pattern ?? now);
   };
   const keys: Readonly<Record<string, () => void>> = {
     ArrowLeft: () => move(-1),
@@ -93,13 +81,13 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
     Enter: () => open(place),
     F2: () => open(place),
     ...(editing.mayWrite && {
-      Delete: () => change('Steps', removeStep(figure, place.role, place.step)),
+      Delete: () => editing.change('Steps', (_, now) => removeStep(now, place.role, place.step)),
       Backspace: () => {
-        change('Steps', removeStep(figure, place.role, place.step - 1));
+        editing.change('Steps', (_, now) => removeStep(now, place.role, place.step - 1));
         move(-1);
       },
       '.': mend,
-      '=': () => change('Natural step', makeStepNatural(figure, place.step)),
+      '=': () => editing.change('Natural step', (_, now) => makeStepNatural(now, place.step)),
       '#': () => note(place),
     }),
   };
@@ -112,8 +100,7 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
     if (action) action();
     else open(place, event.key);
   };
-  const hands = useSameActions({ goTo, open });
-  return { hands, place, opened, fault, goTo, open, commit, close, onKey };
+  return { place, opened, fault, goTo, open, commit, close, onKey };
 }
 
 /** True when an issue speaks of this step, or of the whole part while one is at its end. */

@@ -1,0 +1,130 @@
+// What a director changes in a course, each as one step from course to course: what belongs to it goes with it.
+import type { Course, CourseItem, CourseLesson, FixedBlocks, Placement } from '../model/document.ts';
+import { placedInOrder } from './placed-order.ts';
+import type { Placed } from './problem.ts';
+import type { Moves } from './reasons.ts';
+import type { WhatIf } from './what-if.ts';
+
+/** Figures moved to lessons, or out of the plan with null; all others stay. */
+export function placeItems(course: Course, moves: Moves): Course {
+  const others = (course.placed ?? []).filter(({ pattern }) => !Object.hasOwn(moves, pattern));
+  const moved = Object.entries(moves).flatMap(([pattern, lesson]): Placement[] =>
+    lesson === null ? [] : [{ pattern, lesson }],
+  );
+  return placedInOrder({ ...course, placed: [...others, ...moved] });
+}
+
+/** One more lesson like the one before the last, put before the last; what lies in the last, or is pinned there, goes along. */
+export function addLesson(course: Course): Course {
+  const { lessons } = course;
+  const like = lessons.at(-2) ?? lessons.at(-1);
+  if (!like) return course;
+  return moveLesson(
+    { ...course, lessons: lessons.toSpliced(lessons.length - 1, 0, like) },
+    lessons.length,
+    lessons.length + 1,
+  );
+}
+
+/** True when the lesson before the last holds nothing and can be taken away. */
+export function canDropLesson({ lessons, placed = [] }: Course): boolean {
+  return lessons.length > 2 && placed.every(({ lesson }) => lesson !== lessons.length - 1);
+}
+
+/** The course without the lesson before the last; the same course where that holds something. */
+export function dropLesson(course: Course): Course {
+  const { lessons } = course;
+  if (!canDropLesson(course)) return course;
+  return moveLesson(
+    { ...course, lessons: lessons.toSpliced(lessons.length - 2, 1) },
+    lessons.length,
+    lessons.length - 1,
+  );
+}
+
+/** One lesson otherwise; counted from 0. */
+export function changeLesson(course: Course, index: number, change: Partial<CourseLesson>): Course {
+  const lesson = course.lessons[index];
+  return lesson ? { ...course, lessons: course.lessons.with(index, { ...lesson, ...change }) } : course;
+}
+
+/** A block of a lesson at so many minutes; without, where a lesson may do without it, else at none. */
+export function withBlock(
+  fixed: FixedBlocks,
+  block: keyof FixedBlocks,
+  minutes: number | undefined,
+): FixedBlocks {
+  if (minutes !== undefined) return { ...fixed, [block]: minutes };
+  switch (block) {
+    case 'warmUp':
+    case 'recall':
+    case 'check': {
+      const { [block]: _, ...rest } = fixed;
+      return rest;
+    }
+    case 'arrive':
+    case 'combine':
+    case 'dance':
+    case 'recap':
+      return { ...fixed, [block]: 0 };
+    default:
+      return block satisfies never;
+  }
+}
+
+/** The course as a tried change would have it, its figures where they then lie; what was pinned is pinned there. */
+export function takeWhatIf(course: Course, whatIf: WhatIf, placed: Placed): Course {
+  const away = (course.placed ?? []).map(({ pattern }) => [pattern, null] as const);
+  const moved = placeItems(withWhatIf(course, whatIf), { ...Object.fromEntries(away), ...placed });
+  const items = moved.items.map(item => {
+    const lesson = placed[item.pattern];
+    return item.pin === undefined || lesson === undefined ? item : { ...item, pin: lesson };
+  });
+  return { ...moved, items };
+}
+
+/** The rules of one figure changed; a rule that is set to undefined is taken away. */
+export function changeItem(
+  course: Course,
+  id: string,
+  more: { readonly [Rule in keyof CourseItem]?: CourseItem[Rule] | undefined },
+): Course {
+  const items = course.items.map(item => {
+    if (item.pattern !== id) return item;
+    const { pin, from, to, gate, layers, ...rest } = { ...item, ...more };
+    return {
+      ...rest,
+      pattern: id,
+      value: more.value ?? item.value,
+      ...(pin !== undefined && { pin }),
+      ...(from !== undefined && { from }),
+      ...(to !== undefined && { to }),
+      ...(gate && { gate }),
+      ...(layers !== undefined && { layers }),
+    };
+  });
+  return { ...course, items };
+}
+
+function withWhatIf(course: Course, whatIf: WhatIf): Course {
+  switch (whatIf.kind) {
+    case 'minutes':
+      return {
+        ...course,
+        lessons: course.lessons.map(lesson => ({ ...lesson, minutes: lesson.minutes + whatIf.minutes })),
+      };
+    case 'lesson':
+      return addLesson(course);
+    case 'without':
+      return course;
+    default:
+      return whatIf satisfies never;
+  }
+}
+
+/** What lies in a lesson that is now another by number goes along, and what is pinned there. */
+function moveLesson(course: Course, from: number, to: number): Course {
+  const inIt = (course.placed ?? []).filter(({ lesson }) => lesson === from);
+  const items = course.items.map(item => (item.pin === from ? { ...item, pin: to } : item));
+  return placeItems({ ...course, items }, Object.fromEntries(inIt.map(({ pattern }) => [pattern, to])));
+}

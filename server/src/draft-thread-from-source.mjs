@@ -1,0 +1,5 @@
+// As `job-thread-from-source.mjs`: brings the loader that runs TypeScript from source. Not in a build.
+import { register } from 'tsx/esm/api';
+
+register();
+await import('./draft-thread.ts');

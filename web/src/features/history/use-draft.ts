@@ -1,0 +1,170 @@
+import type { HistoryEntry, SignedInPerson } from '@map-step/contract';
+import { type Clash, changesBetween, type Json, readField } from '@map-step/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect } from 'react';
+import { ApiError } from '../../api/client.ts';
+import { type Aggregate, isSaving } from '../../api/commands.ts';
+import { findUndo } from '../../api/find-undo.ts';
+import { ownerOf } from '../../api/outbox.ts';
+import { useCommands, useIsSaving, useRefusal } from '../../api/use-commands.ts';
+import { type Draft, type DraftStore, useDrafts } from './draft-store.ts';
+
+/** `kept`: it has not been sent, as it cannot stand yet or is still being written. */
+export type SaveState = 'saved' | 'saving' | 'kept' | 'refused';
+
+interface DraftOptions<Answer, Body extends object> {
+  readonly aggregate: Aggregate<Answer, Body>;
+  readonly store: DraftStore<Body>;
+  /** Of the thing, among those of the store. */
+  readonly id: string;
+  readonly me: SignedInPerson;
+  /** What the page knows of it before it is read. */
+  readonly known: Body | undefined;
+  /** False for what cannot be saved as it is. */
+  isSound(body: Body): boolean;
+  /** Makes a new one on the server. */
+  create?(body: Body): Promise<Answer>;
+  /** How long a hand rests before it is saved; at once without. */
+  readonly pauseMs?: number;
+  /** True: each change can be taken back by itself before it is saved. */
+  readonly keepsSteps?: boolean;
+}
+
+export interface Drafting<Body> {
+  /** As it is under one's hands; undefined where there is none. */
+  readonly body: Body | undefined;
+  readonly isNew: boolean;
+  readonly state: SaveState;
+  readonly error: Error | undefined;
+  readonly clashes: readonly Clash[];
+  readonly history: readonly HistoryEntry[];
+  change(what: string, make: (body: Body) => Body): void;
+  settle(values: Readonly<Record<string, Json>>): void;
+  takeBack(entry: HistoryEntry): void;
+  readonly undo: (() => void) | undefined;
+  readonly redo: (() => void) | undefined;
+  /** Forgets what was not saved. */
+  readonly discard: (() => void) | undefined;
+}
+
+/** Something under one's hands: kept in this browser with each change, and saved by itself as soon as it can stand. */
+export function useDraft<Answer, Body extends object>(options: DraftOptions<Answer, Body>): Drafting<Body> {
+  const { aggregate, store, id, me, known, keepsSteps = false } = options;
+  const owner = ownerOf(me);
+  const draft = useDrafts(store, owner)[id];
+  const isNew = draft?.base === null;
+  const stored = useQuery({ queryKey: aggregate.key, queryFn: aggregate.read, enabled: !isNew });
+  const isGone = stored.error instanceof ApiError && stored.error.body.code === 'not-found';
+  const answer = isGone ? undefined : stored.data;
+  const stands = answer === undefined ? (isGone ? undefined : known) : aggregate.bodyOf(answer);
+  const commands = useCommands(aggregate, me.id);
+  const refusal = useRefusal(aggregate.key);
+  const saving = useSaving(options, owner, draft);
+
+  const now = (): Draft<Body> | undefined => {
+    const kept = store.read(owner)[id];
+    if (kept) return kept;
+    const body = commands.now() ?? stands;
+    return body && { base: body, now: body, what: '', past: [], future: [] };
+  };
+  const keep = (next: Draft<Body> | undefined) => store.keep(owner, id, next);
+  const step = (from: 'past' | 'future', to: 'past' | 'future') => () => {
+    const before = now();
+    const body = before?.[from].at(-1);
+    if (!before || !body) return;
+    keep({ ...before, now: body, [from]: before[from].slice(0, -1), [to]: [...before[to], before.now] });
+    commands.dismiss();
+  };
+  const body = draft?.now ?? stands;
+  const history = answer === undefined ? [] : aggregate.historyOf(answer);
+  const onServer = draft ? undefined : findUndo(history, me.id);
+  const clashes = (refusal?.clashes ?? []).map(clash =>
+    draft ? { ...clash, mine: readField(draft.now, clash.field) } : clash,
+  );
+  return {
+    body,
+    isNew,
+    history,
+    clashes,
+    error: clashes.length > 0 ? undefined : (refusal?.error ?? saving.error ?? undefined),
+    state: saving.isSaving ? 'saving' : !draft ? 'saved' : (refusal ?? saving.error) ? 'refused' : 'kept',
+    change: (what, make) => {
+      const before = now();
+      if (!before) return;
+      const past = keepsSteps ? [...before.past, before.now] : [];
+      keep({ base: before.base, now: make(before.now), what, past, future: [] });
+      if (clashes.length === 0) commands.dismiss();
+    },
+    settle: values => {
+      const kept = store.read(owner)[id];
+      keep(undefined);
+      if (!kept?.base) {
+        commands.settle(values);
+        return;
+      }
+      commands.dismiss();
+      const free = changesBetween(kept.base, kept.now).filter(({ field }) =>
+        clashes.every(clash => clash.field !== field),
+      );
+      const chosen = clashes.flatMap(({ field, theirs }) => {
+        const to = values[field];
+        return to === undefined ? [] : [{ field, from: theirs, to }];
+      });
+      commands.change('Settled between two changes', [...free, ...chosen]);
+    },
+    takeBack: commands.takeBack,
+    undo: draft?.past.length ? step('past', 'future') : onServer?.undo && commands.undo,
+    redo: draft?.future.length ? step('future', 'past') : onServer?.redo && commands.redo,
+    discard: draft ? () => keep(undefined) : undefined,
+  };
+}
+
+/** Saves a draft as soon as it can stand and the hand rests; also one that an earlier page had left. */
+function useSaving<Answer, Body extends object>(
+  { aggregate, store, id, me, isSound, create, pauseMs = 0 }: DraftOptions<Answer, Body>,
+  owner: string,
+  draft: Draft<Body> | undefined,
+) {
+  const client = useQueryClient();
+  const commands = useCommands(aggregate, me.id);
+  const refusal = useRefusal(aggregate.key);
+  const isSending = useIsSaving(aggregate.key);
+  const creating = useMutation({
+    mutationFn: async (body: Body) => create?.(body),
+    onSuccess: answer => {
+      if (answer === undefined) return;
+      client.setQueryData(aggregate.key, answer);
+      store.keep(owner, id, undefined);
+      aggregate.onSaved?.(client, answer);
+    },
+  });
+  const isReady = draft !== undefined && !refusal && !creating.isError && isSound(draft.now);
+  const { mutate, isPending } = creating;
+  const save = useCallback(() => {
+    const kept = store.read(owner)[id];
+    if (!kept || isSaving(client, aggregate.key)) return;
+    if (kept.base === null) {
+      mutate(kept.now);
+      return;
+    }
+    const changes = changesBetween(kept.base, kept.now);
+    if (changes.length === 0) store.keep(owner, id, undefined);
+    else
+      commands.change(kept.what, changes, () => {
+        const left = store.read(owner)[id];
+        // What was written meanwhile is saved next, over what has been saved now.
+        store.keep(owner, id, left && left.now !== kept.now ? { ...left, base: kept.now } : undefined);
+      });
+  }, [store, owner, id, client, aggregate.key, commands, mutate]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each change of the draft begins the pause anew
+  useEffect(() => {
+    if (!isReady || isSending || isPending) return;
+    const timer = setTimeout(save, pauseMs);
+    window.addEventListener('pagehide', save);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('pagehide', save);
+    };
+  }, [isReady, isSending, isPending, save, pauseMs, draft]);
+  return { isSaving: isSending || isPending, error: creating.error };
+}

@@ -1,0 +1,39 @@
+import type { KeyboardEvent, MouseEvent } from 'react';
+import type { MapMoves } from '../plan/use-moves.ts';
+import type { Selection } from './use-selection.ts';
+
+const STEPS: Readonly<Record<string, number | null>> = {
+  ArrowLeft: -1,
+  ArrowRight: 1,
+  Backspace: null,
+  Delete: null,
+};
+
+/** What a click and a key do to the figure they meet, wherever on the map it lies; heard once, by what holds them all. */
+export function handsOn(selection: Selection, moves: MapMoves) {
+  const step = (id: string, by: number | null) => {
+    const moved = selection.ids.includes(id) ? selection.ids : [id];
+    if (!selection.ids.includes(id)) selection.choose(id);
+    if (by === null) moves.move(Object.fromEntries(moved.map(one => [one, null])));
+    else moves.shift(moved, by);
+  };
+  return {
+    step,
+    onClick: (event: MouseEvent) => {
+      const id = figureAt(event.target);
+      if (id !== undefined) selection.choose(id, event.shiftKey || event.ctrlKey || event.metaKey);
+    },
+    onKeyDown: (event: KeyboardEvent) => {
+      const [id, by] = [figureAt(event.target), STEPS[event.key]];
+      if (id === undefined || by === undefined || event.altKey || event.ctrlKey) return;
+      event.preventDefault();
+      step(id, by);
+    },
+  };
+}
+
+function figureAt(target: EventTarget): string | undefined {
+  return target instanceof Element
+    ? target.closest<HTMLElement>('[data-figure]')?.dataset['figure']
+    : undefined;
+}
