@@ -40,7 +40,8 @@ test('two people on one recap: the second save shows both texts and overwrites n
   const alert = ottilie.getByRole('alert');
   await expect(alert).toContainText('# By Bram');
   await expect(field(ottilie)).toHaveValue('# By Ottilie');
-  await alert.getByRole('button', { name: 'Save mine instead' }).click();
+  await alert.getByText(/^Mine:/).click();
+  await alert.getByRole('button', { name: 'Take these' }).click();
   await expect(ottilie.getByText('saved', { exact: true })).toBeVisible();
   await bram.reload();
   await expect(field(bram)).toHaveValue('# By Ottilie');
@@ -58,15 +59,15 @@ test('two directors move one figure: both places are shown, and one is chosen', 
   await one.keyboard.press('ArrowRight');
   await expect(one.getByText('saved', { exact: true })).toBeVisible();
   await two.keyboard.press('ArrowLeft');
-  const clash = two.getByRole('alert').filter({ hasText: 'Somebody else moved this before you' });
-  await expect(clash).toContainText('Hand change: yours lesson');
+  const clash = two.getByRole('alert').filter({ hasText: 'Somebody else changed this before you' });
+  await expect(clash).toContainText(/Hand change.*Theirs: lesson.*Mine: lesson/);
   // Other moves go on meanwhile, and the question stays.
   await two.getByRole('button', { name: /^Left turn,/ }).focus();
   await two.keyboard.press('ArrowRight');
   await two.keyboard.press('ArrowLeft');
   await expect(two.getByText('saved', { exact: true })).toBeVisible();
-  await expect(clash).toContainText('Hand change: yours lesson');
-  await two.getByRole('button', { name: 'Keep theirs' }).click();
+  await expect(clash).toContainText(/Hand change.*Theirs: lesson.*Mine: lesson/);
+  await two.getByRole('button', { name: 'Take these' }).click();
   await expect(clash).toHaveCount(0);
   await expect(chip(two)).toHaveAttribute('aria-label', (await chip(one).getAttribute('aria-label')) ?? '');
 });

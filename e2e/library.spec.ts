@@ -1,3 +1,4 @@
+import { choose } from './support/choose.ts';
 import { openAs } from './support/people.ts';
 import { expect, test } from './support/test.ts';
 
@@ -15,8 +16,8 @@ test('a table of figures names its faults, is written without them, and is taken
     .getByLabel('Table to import')
     .setInputFiles({ name: 'spring.csv', mimeType: 'text/csv', buffer: Buffer.from(`\uFEFF${text}`) });
   await expect(page.getByText('Say first which column is the id')).toBeVisible();
-  await page.getByLabel('Code').selectOption('id');
-  await page.getByLabel('Title').selectOption('name');
+  await choose(page, 'Code', 'id');
+  await choose(page, 'Title', 'name');
   await page.getByRole('button', { name: 'See what spring.csv would do' }).click();
   await expect(page.getByText('1 new, 0 changed, 0 unchanged, 2 faults')).toBeVisible();
   await expect(page.getByText('Line 3, minutes: "long" is not a number')).toBeVisible();
@@ -43,11 +44,11 @@ test('the library is searched by any name, narrowed and put in order', async ({ 
   await expect(names.filter({ has: page.getByRole('link') })).toHaveCount(1);
   await figures.getByRole('searchbox').fill('');
   await figures.getByText(/^Only some/).click();
-  await figures.getByLabel('Caution').selectOption('wrap');
+  await choose(figures, 'Caution', 'wrap');
   await expect(names.filter({ hasText: 'Wrap' }).first()).toBeVisible();
   await expect(names.filter({ hasText: 'Side basic' })).toHaveCount(0);
-  await figures.getByLabel('Caution').selectOption('');
-  await figures.getByLabel('Order').selectOption('novelty');
+  await choose(figures, 'Caution', 'with or without');
+  await choose(figures, 'Order', 'by what is new after lesson 5');
   await expect(names.first()).toContainText(/% new/);
 });
 

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { choose } from './support/choose.ts';
 import {
   bestIsKnown,
   chipOf,
@@ -250,7 +251,7 @@ test('lessons, dates and rules of a course: each change is seen on the map, and 
   await minutes.press('Enter');
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await expect(page.getByRole('row', { name: /^1 / }).first()).toContainText('51');
-  await page.getByLabel('Value of Free spin').selectOption('must');
+  await choose(page, 'Value of Free spin', 'must');
   await page.getByLabel('Points for each could that is left out').fill('50');
   await page.getByLabel('Points for each could that is left out').press('Enter');
   await page.reload();

@@ -1,9 +1,10 @@
-import { costWeightsSchema, type Placed, type PlanProblem } from '@map-step/core';
+import { costWeightsSchema, type Placed, type PlanProblem, tenths as tenthsOf } from '@map-step/core';
 import { z } from 'zod';
 
 const maybe = z.exactOptional;
 const id = z.string().min(1).max(64);
-const tenths = z.int().min(-100_000).max(100_000);
+const tenths = z.int().min(-100_000).max(100_000).transform(tenthsOf);
+const noFewer = z.int().min(0).max(100_000).transform(tenthsOf);
 const lesson = z.int().min(1).max(100);
 
 /** A bare planning problem, minutes in tenths. */
@@ -18,7 +19,7 @@ const planProblem = z.strictObject({
         id,
         kind: z.enum(['basic', 'pattern', 'turn', 'drill', 'quality']),
         value: z.enum(['must', 'should', 'could']),
-        assembly: tenths.min(0),
+        assembly: noFewer,
         elements: z.array(id),
         needs: z.array(id),
         from: maybe(lesson),
@@ -30,7 +31,7 @@ const planProblem = z.strictObject({
       }),
     )
     .max(1000),
-  elements: z.record(id, tenths.min(0)),
+  elements: z.record(id, noFewer),
   known: maybe(z.array(id)),
   lookalikes: z.array(z.tuple([id, id])),
   apart: z.boolean(),
@@ -38,7 +39,7 @@ const planProblem = z.strictObject({
   published: maybe(z.record(id, lesson)),
   taught: maybe(z.strictObject({ lessons: z.int().min(0).max(100), items: z.record(id, lesson) })),
   weights: maybe(costWeightsSchema),
-}) as unknown as z.ZodType<PlanProblem>;
+}) satisfies z.ZodType<PlanProblem>;
 
 /** A problem by itself, or as it lies beside its best known cost. */
 export const problemFile: z.ZodType<PlanProblem> = z.union([

@@ -183,7 +183,7 @@ export { freeId } from './model/free-id.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
 export { failure, type Result, success } from './model/result.ts';
 export { isTimeZone } from './model/time-zone.ts';
-export { CoreError, type Tenths, TICKS_PER_BEAT, type Ticks, ticks } from './model/units.ts';
+export { CoreError, type Tenths, TICKS_PER_BEAT, type Ticks, tenths, ticks } from './model/units.ts';
 export { describePlan, type PlanAnswer, type PlanKnowledge } from './plan/answer.ts';
 export { buildPlanProblem, lessonCapacity } from './plan/build-problem.ts';
 export {

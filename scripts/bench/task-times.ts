@@ -25,12 +25,15 @@ export interface TaskTimes {
   stop(): Promise<WorkedTimes>;
 }
 
+function isTraced(event: object): event is TraceEvent {
+  return 'name' in event && (event.name === MARK || event.name === TASK);
+}
+
 export async function watchTaskTimes(page: Page): Promise<TaskTimes> {
   const session = await page.context().newCDPSession(page);
   const events: TraceEvent[] = [];
-  session.on('Tracing.dataCollected', ({ value }) => {
-    for (const event of value as unknown as TraceEvent[])
-      if (event.name === MARK || event.name === TASK) events.push(event);
+  session.on('Tracing.dataCollected', ({ value }: { value: object[] }) => {
+    for (const event of value) if (isTraced(event)) events.push(event);
   });
   await session.send('Tracing.start', {
     transferMode: 'ReportEvents',

@@ -1,4 +1,4 @@
-import type { Json, StudioDocument } from '../model/document.ts';
+import type { StudioDocument } from '../model/document.ts';
 
 const DAY_MS = 86_400_000;
 const DATE_AT_START = /^\d{4}-\d{2}-\d{2}/;
@@ -9,7 +9,7 @@ export function shiftDates(document: StudioDocument, days: number): StudioDocume
   const { holidays, sections, plans, logs, attendance, recaps, checks } = document;
   const dated = { holidays, sections, plans, logs, attendance, recaps, checks };
   const present = Object.entries(dated).filter(([, value]) => value !== undefined);
-  const shifted = present.map(([key, value]) => [key, shift(value as unknown as Json, key, days)]);
+  const shifted = present.map(([key, value]) => [key, shift(value, key, days)]);
   return { ...document, ...Object.fromEntries(shifted) };
 }
 
@@ -23,7 +23,7 @@ export function addDays(date: string, days: number): string {
   return new Date(Date.parse(date.slice(0, 10)) + days * DAY_MS).toISOString().slice(0, 10);
 }
 
-function shift(value: Json, key: string, days: number): Json {
+function shift(value: unknown, key: string, days: number): unknown {
   if (typeof value === 'string')
     return DATE_KEYS.has(key) && DATE_AT_START.test(value) ? addDays(value, days) + value.slice(10) : value;
   if (Array.isArray(value)) return value.map(entry => shift(entry, key, days));

@@ -1,4 +1,5 @@
 import type { Course, Dance, Pattern } from '../model/document.ts';
+import { entryAt } from '../model/entry-at.ts';
 import { tenthsOfMinutes } from '../model/units.ts';
 import type { PlannedLesson } from '../plan/judge.ts';
 import { teachingLayers } from './layers.ts';
@@ -77,7 +78,7 @@ export function runningOrder(source: LessonSource): RunningOrder {
 }
 
 function lessonOf(course: Course, lesson: number): Course['lessons'][number] {
-  return course.lessons[lesson - 1] as Course['lessons'][number];
+  return entryAt(course.lessons, lesson - 1);
 }
 
 function draftBlocks(source: LessonSource): Draft[] {

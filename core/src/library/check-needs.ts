@@ -1,4 +1,5 @@
 import type { Pattern, StudioDocument } from '../model/document.ts';
+import { entryAt } from '../model/entry-at.ts';
 import { type Issue, issue } from '../model/issue.ts';
 import { byId } from './library.ts';
 
@@ -6,7 +7,7 @@ import { byId } from './library.ts';
 export function findNeedCycles(document: StudioDocument): Issue[] {
   const patterns = document.patterns ?? [];
   return needCycles(patterns).map(cycle => {
-    const first = cycle[0] as string;
+    const first = entryAt(cycle, 0);
     const index = patterns.findIndex(({ id }) => id === first);
     return issue(
       'needs-cycle',
@@ -24,7 +25,7 @@ export function needCycles(patterns: readonly Pick<Pattern, 'id' | 'needs'>[]): 
   for (const { id: root } of patterns) {
     const trail: { id: string; next: number }[] = done.has(root) ? [] : [{ id: root, next: 0 }];
     while (trail.length > 0) {
-      const here = trail.at(-1) as { id: string; next: number };
+      const here = entryAt(trail, trail.length - 1);
       const need = known.get(here.id)?.needs?.[here.next];
       here.next += 1;
       if (need === undefined) {

@@ -1,5 +1,6 @@
 // Global alignment of two lists of steps by dynamic programming over suffixes (Needleman & Wunsch 1970),
 // with costs in quarters; O(n·m) time and memory.
+import { entryAt } from '../model/entry-at.ts';
 import type { Ticks } from '../model/units.ts';
 import { danceActions, type Figure, type FigurePart } from '../steps/figure.ts';
 
@@ -67,7 +68,7 @@ function startOf({ start, steps }: FigurePart): 'L' | 'R' {
 /** The least-cost alignment; ties are settled from the first step on: pair, then only-a, then only-b. */
 export function align(a: readonly ComparedStep[], b: readonly ComparedStep[]): Alignment {
   const rest = restCosts(a, b);
-  const at = (i: number, j: number) => rest[i * (b.length + 1) + j] as number;
+  const at = (i: number, j: number) => entryAt(rest, i * (b.length + 1) + j);
   const pairs: AlignedPair[] = [];
   let i = 0;
   let j = 0;

@@ -31,7 +31,7 @@ export function newSteps(figure: Figure, needed: readonly Figure[]): number {
       const otherPart = other.parts.find(({ role }) => role === part.role);
       if (!otherPart) continue;
       for (const [index, , kind] of align(steps, comparedSteps(other, otherPart)).pairs)
-        if (kind === 'same') known.add(index as number);
+        if (kind === 'same' && index !== null) known.add(index);
     }
     return steps.length - known.size;
   });

@@ -1,4 +1,5 @@
 import type { Element, Pattern, Role, Strand } from '../model/document.ts';
+import { entryAt } from '../model/entry-at.ts';
 import { PLAINEST_ACTIONS } from '../model/step-words.ts';
 import { modulo, type Tenths, TICKS_PER_BEAT, tenthsOfMinutes } from '../model/units.ts';
 import type { Figure } from '../steps/figure.ts';
@@ -153,7 +154,7 @@ function changeElements(figure: Figure): DerivedElement[] {
     exitHolds(pattern, entry).flatMap(exit => {
       const stations = [entry, ...inside, exit];
       return stations.slice(1).flatMap((to, index) => {
-        const from = stations[index] as string;
+        const from = entryAt(stations, index);
         const [fromShared, toShared] = [sharedHold(figure, from), sharedHold(figure, to)];
         if (fromShared === toShared) return [];
         return [

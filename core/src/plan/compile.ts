@@ -1,3 +1,4 @@
+import { entryOf } from '../model/entry-at.ts';
 import { allowedLessons } from './domain.ts';
 import { lessonShares, reviewMinutes, teachingMinutes } from './minutes.ts';
 import {
@@ -54,7 +55,7 @@ export function compilePlan(problem: PlanProblem): CompiledPlan {
   const { items } = problem;
   const lessonCount = problem.lessons.length;
   const indexOf = new Map(items.map(({ id }, index) => [id, index]));
-  const indexes = (ids: readonly string[]) => Int32Array.from(ids.map(id => indexOf.get(id) as number));
+  const indexes = (ids: readonly string[]) => Int32Array.from(ids.map(id => entryOf(indexOf, id)));
   const elementIds = Object.keys(problem.elements);
   const elementIndex = new Map(elementIds.map((id, index) => [id, index]));
   const known = new Set(problem.known ?? []);
@@ -83,7 +84,7 @@ export function compilePlan(problem: PlanProblem): CompiledPlan {
     loads: compileLoads(items, open),
     elements: items.map(item =>
       Int32Array.from(
-        [...new Set(item.elements)].filter(id => !known.has(id)).map(id => elementIndex.get(id) as number),
+        [...new Set(item.elements)].filter(id => !known.has(id)).map(id => entryOf(elementIndex, id)),
       ),
     ),
     elementMinutes: Float64Array.from(elementIds, id => problem.elements[id] ?? 0),

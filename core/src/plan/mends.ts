@@ -1,4 +1,5 @@
 // What would mend a broken rule of a plan made by hand: moves that are tried with the judge, the cheapest first.
+import { entryAt } from '../model/entry-at.ts';
 import { compilePlan } from './compile.ts';
 import { allowedLessons } from './domain.ts';
 import { type BrokenRule, judgePlan } from './judge.ts';
@@ -94,7 +95,7 @@ export function takeAlong(
   if (item < 0 || !layInto(plan, state, item, lesson - 1)) return undefined;
   const moves: Record<string, number | null> = {};
   for (const [index, entry] of problem.items.entries()) {
-    const there = state.at[index] as number;
+    const there = entryAt(state.at, index);
     const to = there === LEFT ? null : there + 1;
     if (to !== (placed[entry.id] ?? null)) moves[entry.id] = to;
   }

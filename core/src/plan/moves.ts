@@ -1,5 +1,6 @@
 // The moves of the search. Each keeps needs and windows: what a move would break it takes along
 // (needs are pulled earlier, dependents pushed later or dropped), or it gives up.
+import { entryAt } from '../model/entry-at.ts';
 import type { CompiledPlan } from './compile.ts';
 import { LEFT, type SearchState } from './search-state.ts';
 
@@ -9,9 +10,9 @@ const MAX_TOUCHED = 24;
 export function layInto(plan: CompiledPlan, state: SearchState, item: number, lesson: number): boolean {
   if (!plan.mayHave[item * plan.lessonCount + lesson] || state.touched() > MAX_TOUCHED) return false;
   state.put(item, lesson);
-  for (const need of plan.needs[item] as Int32Array) {
+  for (const need of entryAt(plan.needs, item)) {
     if (isMet(plan, state, need, lesson)) continue;
-    const latest = lesson - (plan.open ? 0 : (plan.delay[need] as number));
+    const latest = lesson - (plan.open ? 0 : entryAt(plan.delay, need));
     const target = plan.open
       ? mayHave(plan, need, lesson)
         ? lesson
@@ -19,10 +20,10 @@ export function layInto(plan: CompiledPlan, state: SearchState, item: number, le
       : latestAllowed(plan, need, latest);
     if (target === LEFT || !layInto(plan, state, need, target)) return false;
   }
-  for (const dependent of plan.dependents[item] as Int32Array) {
-    const there = state.at[dependent] as number;
+  for (const dependent of entryAt(plan.dependents, item)) {
+    const there = entryAt(state.at, dependent);
     if (there === LEFT || plan.isTaught[dependent] || isMet(plan, state, item, there)) continue;
-    const earliest = lesson + (plan.open ? 0 : (plan.delay[item] as number));
+    const earliest = lesson + (plan.open ? 0 : entryAt(plan.delay, item));
     const target = plan.open
       ? mayHave(plan, dependent, lesson)
         ? lesson
@@ -38,7 +39,7 @@ export function layInto(plan: CompiledPlan, state: SearchState, item: number, le
 export function takeOut(plan: CompiledPlan, state: SearchState, item: number): boolean {
   if (!plan.mayLeave[item]) return false;
   state.put(item, LEFT);
-  for (const dependent of plan.dependents[item] as Int32Array)
+  for (const dependent of entryAt(plan.dependents, item))
     if (state.at[dependent] !== LEFT && !plan.isTaught[dependent] && !takeOut(plan, state, dependent))
       return false;
   return true;
@@ -48,10 +49,10 @@ export function takeOut(plan: CompiledPlan, state: SearchState, item: number): b
 export function tryMove(plan: CompiledPlan, state: SearchState, random: () => number): boolean {
   const pick = (count: number) => Math.floor(random() * count);
   const item = pick(plan.itemCount);
-  const domain = plan.domain[item] as Int32Array;
+  const domain = entryAt(plan.domain, item);
   if (domain.length === 0 || plan.isTaught[item]) return false;
-  const here = state.at[item] as number;
-  const lesson = domain[pick(domain.length)] as number;
+  const here = entryAt(state.at, item);
+  const lesson = entryAt(domain, pick(domain.length));
   const choice = random();
   if (here === LEFT) {
     if (choice < 0.5 && !dropSomething(plan, state, random, lesson)) return false;
@@ -61,13 +62,13 @@ export function tryMove(plan: CompiledPlan, state: SearchState, random: () => nu
   if (choice < 0.75) return swap(plan, state, item, pick(plan.itemCount));
   if (choice < 0.87) return moveBlock(plan, state, item, lesson, random);
   if (choice < 0.93) return takeOut(plan, state, item);
-  const published = plan.published[item] as number;
+  const published = entryAt(plan.published, item);
   if (published !== LEFT) return published !== here && layInto(plan, state, item, published);
   return lesson !== here && layInto(plan, state, item, lesson);
 }
 
 function swap(plan: CompiledPlan, state: SearchState, item: number, other: number): boolean {
-  const [here, there] = [state.at[item] as number, state.at[other] as number];
+  const [here, there] = [entryAt(state.at, item), entryAt(state.at, other)];
   if (here === there || there === LEFT || plan.isTaught[other]) return false;
   return layInto(plan, state, item, there) && state.at[other] === there && layInto(plan, state, other, here);
 }
@@ -80,12 +81,12 @@ function moveBlock(
   lesson: number,
   random: () => number,
 ): boolean {
-  const elements = plan.elements[item] as Int32Array;
-  const here = state.at[item] as number;
+  const elements = entryAt(plan.elements, item);
+  const here = entryAt(state.at, item);
   if (elements.length === 0 || lesson === here) return false;
-  const element = elements[Math.floor(random() * elements.length)] as number;
+  const element = entryAt(elements, Math.floor(random() * elements.length));
   for (let mate = 0; mate < plan.itemCount; mate += 1)
-    if (state.at[mate] === here && (plan.elements[mate] as Int32Array).includes(element))
+    if (state.at[mate] === here && entryAt(plan.elements, mate).includes(element))
       if (!layInto(plan, state, mate, lesson)) return false;
   return state.touched() > 0;
 }
@@ -105,9 +106,9 @@ function dropSomething(
 }
 
 function isMet(plan: CompiledPlan, state: SearchState, need: number, lesson: number): boolean {
-  const at = state.at[need] as number;
+  const at = entryAt(state.at, need);
   if (at === LEFT) return false;
-  return plan.open ? at === lesson : at + (plan.delay[need] as number) <= lesson;
+  return plan.open ? at === lesson : at + entryAt(plan.delay, need) <= lesson;
 }
 
 function mayHave(plan: CompiledPlan, item: number, lesson: number): boolean {
@@ -115,12 +116,12 @@ function mayHave(plan: CompiledPlan, item: number, lesson: number): boolean {
 }
 
 function latestAllowed(plan: CompiledPlan, item: number, latest: number): number {
-  const domain = plan.domain[item] as Int32Array;
+  const domain = entryAt(plan.domain, item);
   for (let index = domain.length - 1; index >= 0; index -= 1)
-    if ((domain[index] as number) <= latest) return domain[index] as number;
+    if (entryAt(domain, index) <= latest) return entryAt(domain, index);
   return LEFT;
 }
 
 function earliestAllowed(plan: CompiledPlan, item: number, earliest: number): number {
-  return (plan.domain[item] as Int32Array).find(lesson => lesson >= earliest) ?? LEFT;
+  return entryAt(plan.domain, item).find(lesson => lesson >= earliest) ?? LEFT;
 }

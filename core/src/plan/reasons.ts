@@ -26,8 +26,8 @@ export interface ItemReasons {
 
 /** A plan after some moves; what is not named stays. */
 export function movePlaced(placed: Placed, moves: Moves): Placed {
-  const entries = Object.entries({ ...placed, ...moves }).filter(([, lesson]) => lesson !== null);
-  return Object.fromEntries(entries) as Placed;
+  const entries = Object.entries<number | null>({ ...placed, ...moves });
+  return Object.fromEntries(entries.flatMap(([id, lesson]) => (lesson === null ? [] : [[id, lesson]])));
 }
 
 /** What some moves break, mend and cost. */

@@ -1,6 +1,7 @@
 // A plan under search: where each item lies, with the minutes of each lesson kept up to date by each move.
 // A move costs O(elements of the item × lessons); the energy is O(lessons).
 
+import { entryAt } from '../model/entry-at.ts';
 import type { CompiledPlan } from './compile.ts';
 import { MEND_WEIGHTS } from './judge.ts';
 import { LEVEL_SLACK_MINUTES, type Placed } from './problem.ts';
@@ -44,7 +45,7 @@ export class SearchState {
   /** Puts an item into a lesson, or out with `LEFT`, and remembers it for `rollback`. */
   put(item: number, lesson: number): void {
     this.undoItems.push(item);
-    this.undoLessons.push(this.at[item] as number);
+    this.undoLessons.push(entryAt(this.at, item));
     this.set(item, lesson);
   }
 
@@ -67,17 +68,17 @@ export class SearchState {
     const { plan, newMinutes, reviewMinutes, kinds } = this;
     const { weights, taught, last, lessonCount, share, capacity } = plan;
     let total = 0;
-    for (let t = taught; t < last; t += 1) total += newMinutes[t] as number;
+    for (let t = taught; t < last; t += 1) total += entryAt(newMinutes, t);
     let overSum = 0;
     let overMax = 0;
     let short = 0;
     let excess = 0;
     for (let t = taught; t < lessonCount; t += 1) {
-      const minutes = newMinutes[t] as number;
-      const full = minutes + (reviewMinutes[t] as number) - (capacity[t] as number);
+      const minutes = entryAt(newMinutes, t);
+      const full = minutes + entryAt(reviewMinutes, t) - entryAt(capacity, t);
       if (full > 0) excess += full;
       if (t >= last) continue;
-      const over = (minutes - (share[t] as number) * total) / 10 - LEVEL_SLACK_MINUTES;
+      const over = (minutes - entryAt(share, t) * total) / 10 - LEVEL_SLACK_MINUTES;
       if (over > 0) {
         overSum += over;
         if (over > overMax) overMax = over;
@@ -85,7 +86,7 @@ export class SearchState {
       const here = t * 5;
       const kindCount = (kinds[here] ? 1 : 0) + (kinds[here + 1] ? 1 : 0) + (kinds[here + 2] ? 1 : 0);
       if (kindCount < 2) short += 2 - kindCount;
-      const qualities = kinds[here + 3] as number;
+      const qualities = entryAt(kinds, here + 3);
       if (qualities > 1) excess += 50 * (qualities - 1);
     }
     const rest =
@@ -102,21 +103,21 @@ export class SearchState {
 
   placed(): Placed {
     const entries = this.plan.problem.items.flatMap(({ id }, item) =>
-      this.at[item] === LEFT ? [] : [[id, (this.at[item] as number) + 1] as const],
+      this.at[item] === LEFT ? [] : [[id, entryAt(this.at, item) + 1] as const],
     );
     return Object.fromEntries(entries);
   }
 
   private set(item: number, lesson: number): void {
     const { plan } = this;
-    const before = this.at[item] as number;
+    const before = entryAt(this.at, item);
     if (before === lesson) return;
     this.lookalikes -= this.badPairs(item);
     this.moved -= this.movedCost(item);
-    if (before === LEFT) this.left -= plan.leftCost[item] as number;
+    if (before === LEFT) this.left -= entryAt(plan.leftCost, item);
     else this.fill(item, before, -1);
     this.at[item] = lesson;
-    if (lesson === LEFT) this.left += plan.leftCost[item] as number;
+    if (lesson === LEFT) this.left += entryAt(plan.leftCost, item);
     else this.fill(item, lesson, 1);
     this.lookalikes += this.badPairs(item);
     this.moved += this.movedCost(item);
@@ -125,32 +126,30 @@ export class SearchState {
   private fill(item: number, lesson: number, sign: 1 | -1): void {
     const { plan, newMinutes, reviewMinutes } = this;
     const { loads, lessonCount } = plan;
-    const end = loads.from[item + 1] as number;
-    for (let index = loads.from[item] as number; index < end; index += 1) {
+    const end = entryAt(loads.from, item + 1);
+    for (let index = entryAt(loads.from, item); index < end; index += 1) {
       const target = loads.isReview[index] ? reviewMinutes : newMinutes;
-      const at = lesson + (loads.after[index] as number);
-      if (at < lessonCount) target[at] = (target[at] as number) + sign * (loads.minutes[index] as number);
+      const at = lesson + entryAt(loads.after, index);
+      if (at < lessonCount) target[at] = entryAt(target, at) + sign * entryAt(loads.minutes, index);
     }
-    const kind = lesson * 5 + (plan.kind[item] as number);
-    this.kinds[kind] = (this.kinds[kind] as number) + sign;
-    const elements = plan.elements[item] as Int32Array;
-    for (let index = 0; index < elements.length; index += 1)
-      this.use(elements[index] as number, lesson, sign);
+    const kind = lesson * 5 + entryAt(plan.kind, item);
+    this.kinds[kind] = entryAt(this.kinds, kind) + sign;
+    const elements = entryAt(plan.elements, item);
+    for (let index = 0; index < elements.length; index += 1) this.use(entryAt(elements, index), lesson, sign);
   }
 
   /** An element is paid for in the lesson of its first use; in an open course in each by itself. */
   private use(element: number, lesson: number, sign: 1 | -1): void {
     const { plan, newMinutes, uses, paidIn } = this;
     const row = element * plan.lessonCount;
-    const minutes = plan.elementMinutes[element] as number;
-    const count = (uses[row + lesson] as number) + sign;
+    const minutes = entryAt(plan.elementMinutes, element);
+    const count = entryAt(uses, row + lesson) + sign;
     uses[row + lesson] = count;
     if (plan.open) {
-      if (count === (sign === 1 ? 1 : 0))
-        newMinutes[lesson] = (newMinutes[lesson] as number) + sign * minutes;
+      if (count === (sign === 1 ? 1 : 0)) newMinutes[lesson] = entryAt(newMinutes, lesson) + sign * minutes;
       return;
     }
-    const before = paidIn[element] as number;
+    const before = entryAt(paidIn, element);
     let after = before;
     if (sign === 1 && (before === LEFT || lesson < before)) after = lesson;
     else if (sign === -1 && lesson === before && count === 0) {
@@ -160,17 +159,17 @@ export class SearchState {
     }
     if (after === before) return;
     paidIn[element] = after;
-    if (before !== LEFT) newMinutes[before] = (newMinutes[before] as number) - minutes;
-    if (after !== LEFT) newMinutes[after] = (newMinutes[after] as number) + minutes;
+    if (before !== LEFT) newMinutes[before] = entryAt(newMinutes, before) - minutes;
+    if (after !== LEFT) newMinutes[after] = entryAt(newMinutes, after) + minutes;
   }
 
   private badPairs(item: number): number {
     const { plan, at } = this;
-    const lesson = at[item] as number;
+    const lesson = entryAt(at, item);
     if (lesson === LEFT) return 0;
     let bad = 0;
-    for (const partner of plan.partners[item] as Int32Array) {
-      const other = at[partner] as number;
+    for (const partner of entryAt(plan.partners, item)) {
+      const other = entryAt(at, partner);
       if (other === LEFT || (lesson < plan.taught && other < plan.taught)) continue;
       if (plan.apart ? other === lesson : Math.abs(other - lesson) > 1) bad += 1;
     }
@@ -179,7 +178,7 @@ export class SearchState {
 
   private movedCost(item: number): number {
     const { plan, at } = this;
-    const before = plan.published[item] as number;
+    const before = entryAt(plan.published, item);
     return before === LEFT || plan.isTaught[item] || before === at[item] ? 0 : plan.weights.moved;
   }
 }

@@ -1,6 +1,7 @@
 // Simulated annealing (Kirkpatrick et al. 1983) over whole plans, with a penalty for overfull lessons that
 // swings with feasibility (strategic oscillation, Glover), restarted in rounds from the best plan found.
 // A budget of iterations, not a clock, so that it repeats exactly; about 2 µs a move.
+import { entryAt } from '../model/entry-at.ts';
 import { createRandom } from '../model/random.ts';
 import { type CompiledPlan, compilePlan } from './compile.ts';
 import { layInto, takeOut, tryMove } from './moves.ts';
@@ -109,7 +110,7 @@ const FIRST_AGAIN = 2;
 function temperatureAt(progress: number, round: number, isMend: boolean): number {
   const index =
     round < FIRST_AGAIN ? round : FIRST_AGAIN + ((round - FIRST_AGAIN) % (HEAT.length - FIRST_AGAIN));
-  const hot = (isMend ? MEND_HEAT : HEAT)[index] as number;
+  const hot = entryAt(isMend ? MEND_HEAT : HEAT, index);
   return (isMend ? MEND_SCALE : 1) * hot * (0.4 / hot) ** progress;
 }
 
@@ -137,7 +138,7 @@ function insertBest(plan: CompiledPlan, state: SearchState, item: number): void 
   let best = LEFT;
   let bestRank = plan.mayLeave[item] ? state.energy().rank : Number.POSITIVE_INFINITY;
   const excess = state.energy().excess;
-  for (const lesson of plan.domain[item] as Int32Array) {
+  for (const lesson of entryAt(plan.domain, item)) {
     if (layInto(plan, state, item, lesson)) {
       const energy = state.energy();
       const fits = energy.excess <= excess || !plan.mayLeave[item];
@@ -158,7 +159,7 @@ function ruin(plan: CompiledPlan, state: SearchState, random: () => number): voi
   const items = Array.from({ length: plan.itemCount }, (_, item) => item);
   const lessons = [0, 1].map(() => plan.taught + Math.floor(random() * Math.max(1, plan.last - plan.taught)));
   for (const item of items)
-    if (lessons.includes(state.at[item] as number) && random() < 0.8) {
+    if (lessons.includes(entryAt(state.at, item)) && random() < 0.8) {
       if (takeOut(plan, state, item)) state.commit();
       else state.rollback();
     }
@@ -168,25 +169,25 @@ function ruin(plan: CompiledPlan, state: SearchState, random: () => number): voi
 }
 
 function restore(plan: CompiledPlan, state: SearchState, at: readonly number[]): void {
-  for (let item = 0; item < plan.itemCount; item += 1) state.put(item, at[item] as number);
+  for (let item = 0; item < plan.itemCount; item += 1) state.put(item, entryAt(at, item));
   state.commit();
 }
 
 function needsHold(plan: CompiledPlan, state: SearchState): boolean {
   return plan.domain.every((domain, item) => {
-    const lesson = state.at[item] as number;
+    const lesson = entryAt(state.at, item);
     if (lesson === LEFT) return plan.mayLeave[item];
     if (!plan.isTaught[item] && !domain.includes(lesson)) return false;
-    return [...(plan.needs[item] as Int32Array)].every(need => {
-      const there = state.at[need] as number;
+    return [...entryAt(plan.needs, item)].every(need => {
+      const there = entryAt(state.at, need);
       if (there === LEFT) return false;
-      return plan.open ? there === lesson : there + (plan.delay[need] as number) <= lesson;
+      return plan.open ? there === lesson : there + entryAt(plan.delay, need) <= lesson;
     });
   });
 }
 
 function placedOf(plan: CompiledPlan, at: readonly number[]): Placed {
   return Object.fromEntries(
-    plan.problem.items.flatMap(({ id }, item) => (at[item] === LEFT ? [] : [[id, (at[item] as number) + 1]])),
+    plan.problem.items.flatMap(({ id }, item) => (at[item] === LEFT ? [] : [[id, entryAt(at, item) + 1]])),
   );
 }

@@ -1,4 +1,5 @@
 // What would make it all fit: real re-plans of a changed problem, told by what they cost.
+import { tenths } from '../model/units.ts';
 import type { MipSolver } from './exact/mip.ts';
 import { buildPlanModel } from './exact/plan-model.ts';
 import type { PlanCost } from './judge.ts';
@@ -116,7 +117,7 @@ function withMoreMinutes(problem: PlanProblem, minutes: number): PlanProblem {
   return {
     ...problem,
     lessons: problem.lessons.map((lesson, index) =>
-      index < taught ? lesson : { capacity: (lesson.capacity + minutes * 10) as typeof lesson.capacity },
+      index < taught ? lesson : { capacity: tenths(lesson.capacity + minutes * 10) },
     ),
   };
 }

@@ -141,7 +141,8 @@ interface PartReading {
 
 function readPart(reading: PartReading): FigurePart {
   const { role, text, lead, actions, faults } = reading;
-  const derived = role === 'follow' && isNaturalPart(text.trim()) ? (text.trim() as NaturalPart) : null;
+  const plain = text.trim();
+  const derived = role === 'follow' && isNaturalPart(plain) ? plain : null;
   const steps =
     derived && lead
       ? lead.steps.map(({ step }) => step && naturalStep(step, derived))

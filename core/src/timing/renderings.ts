@@ -2,7 +2,7 @@
 import type { Split } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
 import { failure, type Result, success } from '../model/result.ts';
-import { TICKS_PER_BEAT, type Ticks } from '../model/units.ts';
+import { TICKS_PER_BEAT, type Ticks, ticks } from '../model/units.ts';
 import { timedSteps } from './calls.ts';
 import type { Rhythm } from './rhythm.ts';
 
@@ -40,7 +40,7 @@ export function writeCounts(rhythm: Rhythm, { split, cycle }: CountTerms): Resul
     const neighbours = [rhythm.events[event - 1]?.onset, rhythm.events[event + 1]?.onset];
     const label = partLabel(after, split, beat, neighbours);
     if (label === undefined)
-      return failure({ event, message: `${printBeats(after as Ticks)} after a beat has no ${split} count` });
+      return failure({ event, message: `${printBeats(ticks(after))} after a beat has no ${split} count` });
     if (beat >= first) writer.number(beat, 'carrier');
     writer.part(label, rest);
   }
@@ -82,7 +82,7 @@ export function writeSlowQuick(
     if (word === undefined)
       return failure({
         event,
-        message: `${printBeats(length ?? (0 as Ticks))} beats are neither slow (${printBeats(slow)}) nor quick (${printBeats(quick)})`,
+        message: `${printBeats(length ?? ticks(0))} beats are neither slow (${printBeats(slow)}) nor quick (${printBeats(quick)})`,
       });
     text += rest ? `(${word})` : word;
   }

@@ -1,6 +1,8 @@
 // Reads a rhythm in any of its notations (slow/quick, counts, free) into exact ticks.
 // One pass over the tokens, then one over the events; linear in the text.
+
 import type { Split } from '../model/document.ts';
+import { entryAt } from '../model/entry-at.ts';
 import { printBeats } from '../model/fraction.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import { TICKS_PER_BEAT, type Ticks, ticks } from '../model/units.ts';
@@ -99,7 +101,7 @@ function readCounts(
   const fault = findFallingOnset(timed.value);
   if (fault) return failure(fault);
   const firstBeat = Number(firstNumber.label) - 1;
-  const last = timed.value.at(-1) as TimedToken;
+  const last = entryAt(timed.value, timed.value.length - 1);
   const counted = (Math.floor(last.onset / TICKS_PER_BEAT) - firstBeat + 1) * TICKS_PER_BEAT;
   return withLengths('counts', timed.value, options.beats ?? ticks(counted));
 }

@@ -1,7 +1,7 @@
 // What happened in a lesson, on its way to the server: kept in the browser's database until the server has it,
 // sent in order. It survives a reload, a sign-out and a lost connection, and belongs to one person of one studio.
 import type { AttendanceEntry, LogEntry, SignedInPerson } from '@map-step/contract';
-import { type DBSchema, type IDBPDatabase, type IDBPTransaction, type OpenDBCallbacks, openDB } from 'idb';
+import { type DBSchema, type IDBPDatabase, type OpenDBCallbacks, openDB } from 'idb';
 import { call, isAboutSession, isPassing } from './client.ts';
 
 export type WaitingEvent = {
@@ -23,9 +23,7 @@ export interface OutboxCalls {
 
 interface Schema extends DBSchema {
   events: { key: number; value: WaitingEvent; indexes: { owner: string } };
-}
-
-interface OldSchema extends DBSchema {
+  /** Of version 1 only. */
   logs: { key: number; value: { owner: string; section: string; refused?: string; log: LogEntry } };
 }
 
@@ -132,8 +130,7 @@ const upgrade: NonNullable<OpenDBCallbacks<Schema>['upgrade']> = async (database
   const events = database.createObjectStore('events', { autoIncrement: true });
   events.createIndex('owner', 'owner');
   if (before !== 1) return;
-  const old = transaction as unknown as IDBPTransaction<OldSchema, ['logs'], 'versionchange'>;
-  for (const { log, ...entry } of await old.objectStore('logs').getAll())
+  for (const { log, ...entry } of await transaction.objectStore('logs').getAll())
     await events.add({ ...entry, kind: 'log', entry: log });
-  (database as unknown as IDBPDatabase<OldSchema>).deleteObjectStore('logs');
+  database.deleteObjectStore('logs');
 };

@@ -5,6 +5,8 @@ import runtime from 'highs/runtime?url';
 export async function loadSolver(): Promise<MipSolver> {
   const { default: highs } = await import('highs');
   // The package's types speak of its CommonJS form; the module that is loaded is the function itself.
-  const load = highs as unknown as (options: object) => Promise<HighsLike>;
-  return highsSolver(await load({ locateFile: () => runtime }));
+  const load: unknown = highs;
+  if (typeof load !== 'function') throw new Error('the solver cannot be loaded');
+  const solver: HighsLike = await load({ locateFile: () => runtime });
+  return highsSolver(solver);
 }

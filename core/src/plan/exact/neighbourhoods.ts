@@ -1,6 +1,7 @@
 // Which items a step of the neighbourhood search sets free (large neighbourhood search, Shaw 1998): the items of a
 // few lessons, or items that hang together; what is left out is always free. How many is learned from how the solver
 // fared: as many as it just masters.
+import { entryAt } from '../../model/entry-at.ts';
 import { allowedLessons } from '../domain.ts';
 import { type Placed, type PlanProblem, taughtLessons } from '../problem.ts';
 import type { PlanAim } from './plan-model.ts';
@@ -40,7 +41,7 @@ export function createNeighbourhoods(
   const wanted = { left: 1.5 * FIRST_SIZE, cost: FIRST_SIZE, moved: FIRST_SIZE };
   let aim: PlanAim = 'cost';
   let failures = 0;
-  const pick = <Entry>(entries: readonly Entry[]) => entries[Math.floor(random() * entries.length)] as Entry;
+  const pick = <Entry>(entries: readonly Entry[]) => entryAt(entries, Math.floor(random() * entries.length));
   const sizeOf = (free: ReadonlySet<string>) => [...free].reduce((sum, id) => sum + (sizes.get(id) ?? 0), 0);
 
   /** Lessons are added until there are enough items: next to each other, or anywhere. */

@@ -1,6 +1,7 @@
 // The plan as a mixed-integer model: for each item and lesson one binary that says "introduced by then", which
 // never falls; needs, elements and minutes are linear in these. Size: items × lessons binaries, and about as many
 // columns for the elements.
+import { entryAt } from '../../model/entry-at.ts';
 import { allowedLessons } from '../domain.ts';
 import { lessonShares, reviewMinutes, teachingMinutes } from '../minutes.ts';
 import {
@@ -212,7 +213,7 @@ class PlanModelBuilder {
     if (parts.some(({ constant, terms }) => terms.length === 0 && constant === 1)) return FULL;
     const open = parts.filter(({ terms }) => terms.length > 0);
     if (open.length === 0) return ZERO;
-    if (open.length === 1) return open[0] as Linear;
+    if (open.length === 1) return entryAt(open, 0);
     const any = builder.column(0, 1, values => Math.max(...open.map(part => worthOf(part, values))));
     for (const part of open) builder.atMost(part, any);
     builder.atMost(any, sumOf(open));

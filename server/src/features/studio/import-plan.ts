@@ -4,7 +4,7 @@ import type { ImportUndone } from '@map-step/contract';
 import { changedFields, checkDocument, type Json, type StudioDocument } from '@map-step/core';
 import { dequal } from 'dequal/lite';
 import type { AggregateKind } from '../../aggregates/aggregate.ts';
-import { type DocumentOf, documentStore } from '../../db/document-store.ts';
+import { type DocumentOf, type DocumentStore, documentStore } from '../../db/document-store.ts';
 import { addHistories, historyStore } from '../../db/history-store.ts';
 import { DOCUMENT_KINDS, type DocumentKind } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -75,9 +75,10 @@ export async function writeEntries(
   let done = 0;
   for (const kind of DOCUMENT_KINDS) {
     const entries = fresh.flatMap(one => (one.kind === kind ? [one.entry] : []));
+    const store: Pick<DocumentStore<DocumentKind>, 'add'> = documentStore(scope, kind);
     for (let first = 0; first < entries.length; first += CHUNK) {
       tell(`Adding ${kind}`, done + first, total);
-      await documentStore(scope, kind).add(entries.slice(first, first + CHUNK) as never);
+      await store.add(entries.slice(first, first + CHUNK));
     }
     done += entries.length;
   }

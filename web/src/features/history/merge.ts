@@ -3,20 +3,25 @@ import { dequal } from 'dequal/lite';
 import { diff3Merge } from 'node-diff3';
 
 /** True when both people's changes can stand beside each other: in a list, or in a text of several lines. */
-export function canMerge({ mine, theirs }: Clash): boolean {
-  return (Array.isArray(mine) && Array.isArray(theirs)) || (isLong(mine) && isLong(theirs));
+export function canMerge({ field, mine, theirs }: Clash): boolean {
+  if (Array.isArray(mine)) return Array.isArray(theirs);
+  return isText(mine) && isText(theirs) && (field === 'markdown' || [mine, theirs].every(isLong));
 }
 
 /** What both want: of lists theirs, then what only mine has; of texts the changes of both; else mine. */
 export function mergeBoth({ seen, mine, theirs }: Clash): Json {
   if (Array.isArray(mine) && Array.isArray(theirs))
     return [...theirs, ...mine.filter(entry => !theirs.some(other => dequal(other, entry)))];
-  if (isLong(mine) && isLong(theirs)) return mergeTexts(typeof seen === 'string' ? seen : '', mine, theirs);
+  if (isText(mine) && isText(theirs)) return mergeTexts(isText(seen) ? seen : '', mine, theirs);
   return mine;
 }
 
-function isLong(value: Json): value is string {
-  return typeof value === 'string' && value.includes('\n');
+function isText(value: Json): value is string {
+  return typeof value === 'string';
+}
+
+function isLong(text: string): boolean {
+  return text.includes('\n');
 }
 
 /**
