@@ -40,7 +40,7 @@ function readText(file: string): string {
     return readFileSync(file, 'utf8');
   } catch (error) {
     if (error instanceof UsageError) throw error;
-    const code = (error as NodeJS.ErrnoException).code;
+    const code = error instanceof Error && 'code' in error ? error.code : undefined;
     throw new UsageError(
       `${file}: ${code === 'ENOENT' ? 'there is no such file' : `cannot be read (${code})`}`,
     );

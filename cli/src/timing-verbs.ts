@@ -1,4 +1,12 @@
-import { fitPhrase, parseBeats, parseRhythm, printBeats, type Ticks } from '@map-step/core';
+import {
+  fitPhrase,
+  parseBeats,
+  parseRhythm,
+  printBeats,
+  TICKS_PER_BEAT,
+  type Ticks,
+  ticks,
+} from '@map-step/core';
 import { type Arguments, takeWords, UsageError, wholeOption } from './usage.ts';
 
 export const TIMING_OPTIONS = ['rhythm', 'slow', 'quick', 'split', 'cycle', 'beats'] as const;
@@ -12,8 +20,8 @@ export function timing(args: Arguments) {
   if (split !== 'straight' && split !== 'swung') throw new UsageError('--split is straight or swung');
   const beats = beatsOption(args, 'beats');
   const parsed = parseRhythm(rhythm, {
-    slow: beatsOption(args, 'slow', '2') as Ticks,
-    quick: beatsOption(args, 'quick', '1') as Ticks,
+    slow: beatsOption(args, 'slow') ?? ticks(2 * TICKS_PER_BEAT),
+    quick: beatsOption(args, 'quick') ?? ticks(TICKS_PER_BEAT),
     split,
     cycle: wholeOption(args, 'cycle', [1, 1000]) ?? 8,
     ...(beats !== undefined && { beats }),
@@ -44,8 +52,8 @@ function print(value: Ticks | null): string | null {
   return value === null ? null : printBeats(value);
 }
 
-function beatsOption(args: Arguments, name: string, fallback?: string): Ticks | undefined {
-  const text = args.options.get(name) ?? fallback;
+function beatsOption(args: Arguments, name: string): Ticks | undefined {
+  const text = args.options.get(name);
   if (text === undefined) return undefined;
   const parsed = parseBeats(text);
   if (!parsed.ok) throw new UsageError(`--${name}: ${parsed.fault}`);

@@ -1,3 +1,5 @@
+import { parseArgs } from 'node:util';
+
 /** Input that cannot be used: one line on standard error, exit 2. */
 export class UsageError extends Error {
   override readonly name = 'UsageError';
@@ -8,28 +10,49 @@ export interface Arguments {
   readonly options: ReadonlyMap<string, string>;
 }
 
-/** Splits `FILE 3 --seed 1` into words and options; every option takes a value. */
+/** Splits `FILE 3 --seed 1` into words and options; every option takes a value, which may begin with a minus. */
 export function readArguments(list: readonly string[], known: readonly string[]): Arguments {
-  const words: string[] = [];
+  const { values, positionals } = parse(list, known);
   const options = new Map<string, string>();
-  for (let index = 0; index < list.length; index += 1) {
-    const word = list[index] as string;
-    if (!word.startsWith('--')) {
-      words.push(word);
-      continue;
-    }
-    const name = word.slice(2);
-    const value = list[index + 1];
-    if (!known.includes(name))
-      throw new UsageError(
-        `${word} is not an option here; there are ${known.map(o => `--${o}`).join(' ') || 'none'}`,
-      );
-    if (value === undefined) throw new UsageError(`${word} needs a value`);
-    if (options.has(name)) throw new UsageError(`${word} stands twice`);
-    options.set(name, value);
-    index += 1;
+  for (const [name, all = []] of Object.entries(values)) {
+    const [value, ...more] = all;
+    if (more.length > 0) throw new UsageError(`--${name} stands twice`);
+    if (value !== undefined) options.set(name, value);
   }
-  return { words, options };
+  return { words: positionals, options };
+}
+
+function parse(list: readonly string[], known: readonly string[]) {
+  const options = Object.fromEntries(known.map(name => [name, { type: 'string', multiple: true } as const]));
+  try {
+    return parseArgs({ args: withValues(list, known), options, allowPositionals: true });
+  } catch (error) {
+    throw new UsageError(faultOf(error, list, known));
+  }
+}
+
+/** `--beats -6` as `--beats=-6`, which is not taken for two options. */
+function withValues(list: readonly string[], known: readonly string[]): string[] {
+  const args: string[] = [];
+  for (let index = 0; index < list.length; index += 1) {
+    const word = list[index] ?? '';
+    const value = list[index + 1];
+    const takesValue = word.startsWith('--') && known.includes(word.slice(2)) && value !== undefined;
+    args.push(takesValue ? `${word}=${value}` : word);
+    if (takesValue) index += 1;
+  }
+  return args;
+}
+
+function faultOf(error: unknown, list: readonly string[], known: readonly string[]): string {
+  const code = error instanceof Error && 'code' in error ? error.code : undefined;
+  const unknown = list.find(
+    word => word.startsWith('-') && !known.includes(word.slice(2).split('=')[0] ?? ''),
+  );
+  if (code === 'ERR_PARSE_ARGS_UNKNOWN_OPTION' && unknown !== undefined)
+    return `${unknown} is not an option here; there are ${known.map(name => `--${name}`).join(' ') || 'none'}`;
+  if (code === 'ERR_PARSE_ARGS_INVALID_OPTION_VALUE') return `${list.at(-1)} needs a value`;
+  return error instanceof Error ? error.message : String(error);
 }
 
 /** The words a verb takes, by name; too few or too many are refused. */

@@ -19,6 +19,7 @@ export type {
 export { ERROR_STATUS, type ErrorBody, type ErrorCode } from './errors.ts';
 export type { ImportResult, ImportUndone, JobAnswer, JobFault, JobKind, JobState } from './jobs.ts';
 export { type Change, EVERYTHING } from './live.ts';
+export { PATHS, type RoutePath } from './paths.ts';
 export {
   type Access,
   type AnswerOf,

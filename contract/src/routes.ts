@@ -13,6 +13,7 @@ import {
 } from './courses.ts';
 import { pattern, section } from './entities.ts';
 import { importUndone, jobAnswer } from './jobs.ts';
+import { PATHS, type RoutePath } from './paths.ts';
 import {
   attendanceBody,
   checkAnswer,
@@ -43,17 +44,13 @@ export type Access = 'anyone' | 'signed-in' | readonly StaffRole[];
  */
 export type OwnClass = 'lesson' | 'entries' | 'check' | 'today' | 'staff-recap';
 
-export interface RouteDefinition {
-  readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
-  readonly path: string;
+export interface RouteDefinition extends RoutePath {
   readonly access: Access;
   readonly ownClass?: OwnClass;
   readonly params?: z.ZodType;
   readonly query?: z.ZodType;
   readonly body?: z.ZodType;
   readonly answer: z.ZodType;
-  /** The body is a file: it may be large, and is a text as it is where the schema says so. */
-  readonly takes?: 'large' | 'text';
 }
 
 const nothing = z.strictObject({});
@@ -70,156 +67,94 @@ const DIRECTOR = ['director'] as const;
 const WRITING = ['director', 'teacher'] as const;
 const TEACHING = ['director', 'teacher', 'assistant', 'stand-in'] as const;
 
-/** The one table of routes and rights; the server refuses to start with a route that is missing here. */
+/** The one table of routes and rights, on top of their paths; the server refuses to start with a route that is missing here. */
 export const ROUTES = {
-  'health.live': { method: 'GET', path: '/api/health/live', access: 'anyone', answer: healthAnswer },
-  'health.ready': { method: 'GET', path: '/api/health/ready', access: 'anyone', answer: healthAnswer },
-  'session.read': { method: 'GET', path: '/api/session', access: 'anyone', answer: sessionAnswer },
-  'session.signIn': {
-    method: 'POST',
-    path: '/api/session',
-    access: 'anyone',
-    body: signInBody,
-    answer: sessionAnswer,
-  },
-  'session.demo': {
-    method: 'POST',
-    path: '/api/session/demo',
-    access: 'anyone',
-    body: demoSignInBody,
-    answer: sessionAnswer,
-  },
-  'session.signOut': { method: 'DELETE', path: '/api/session', access: 'signed-in', answer: nothing },
-  'setup.create': {
-    method: 'POST',
-    path: '/api/setup',
-    access: 'anyone',
-    body: setupBody,
-    answer: sessionAnswer,
-  },
-  'live.follow': { method: 'GET', path: '/api/live', access: 'signed-in', answer: stream },
-  'studio.read': { method: 'GET', path: '/api/studio', access: 'signed-in', answer: studioAnswer },
-  'studio.export': { method: 'GET', path: '/api/studio/export', access: DIRECTOR, answer: file },
-  'studio.table': {
-    method: 'GET',
-    path: '/api/studio/tables/:table',
-    access: DIRECTOR,
-    params: IN_PATH.table,
-    answer: file,
-  },
+  'health.live': { ...PATHS['health.live'], access: 'anyone', answer: healthAnswer },
+  'health.ready': { ...PATHS['health.ready'], access: 'anyone', answer: healthAnswer },
+  'session.read': { ...PATHS['session.read'], access: 'anyone', answer: sessionAnswer },
+  'session.signIn': { ...PATHS['session.signIn'], access: 'anyone', body: signInBody, answer: sessionAnswer },
+  'session.demo': { ...PATHS['session.demo'], access: 'anyone', body: demoSignInBody, answer: sessionAnswer },
+  'session.signOut': { ...PATHS['session.signOut'], access: 'signed-in', answer: nothing },
+  'setup.create': { ...PATHS['setup.create'], access: 'anyone', body: setupBody, answer: sessionAnswer },
+  'live.follow': { ...PATHS['live.follow'], access: 'signed-in', answer: stream },
+  'studio.read': { ...PATHS['studio.read'], access: 'signed-in', answer: studioAnswer },
+  'studio.export': { ...PATHS['studio.export'], access: DIRECTOR, answer: file },
+  'studio.table': { ...PATHS['studio.table'], access: DIRECTOR, params: IN_PATH.table, answer: file },
   'studio.import': {
-    method: 'POST',
-    path: '/api/studio/import',
+    ...PATHS['studio.import'],
     access: DIRECTOR,
     query: IN_QUERY.import,
     body: z.string(),
-    takes: 'text',
     answer: jobAnswer,
   },
-  'import.undo': {
-    method: 'POST',
-    path: '/api/imports/:job/undo',
-    access: DIRECTOR,
-    params: IN_PATH.job,
-    answer: importUndone,
-  },
-  'job.read': {
-    method: 'GET',
-    path: '/api/jobs/:job',
-    access: DIRECTOR,
-    params: IN_PATH.job,
-    answer: jobAnswer,
-  },
-  'job.stop': {
-    method: 'DELETE',
-    path: '/api/jobs/:job',
-    access: DIRECTOR,
-    params: IN_PATH.job,
-    answer: jobAnswer,
-  },
+  'import.undo': { ...PATHS['import.undo'], access: DIRECTOR, params: IN_PATH.job, answer: importUndone },
+  'job.read': { ...PATHS['job.read'], access: DIRECTOR, params: IN_PATH.job, answer: jobAnswer },
+  'job.stop': { ...PATHS['job.stop'], access: DIRECTOR, params: IN_PATH.job, answer: jobAnswer },
   'material.read': {
-    method: 'GET',
-    path: '/api/material',
+    ...PATHS['material.read'],
     access: 'signed-in',
     query: IN_QUERY.material,
     answer: materialAnswer,
   },
   'figure.create': {
-    method: 'POST',
-    path: '/api/figures',
+    ...PATHS['figure.create'],
     access: WRITING,
     body: figureCreateBody,
     answer: figureAnswer,
   },
-  'table.import': {
-    method: 'POST',
-    path: '/api/imports',
-    access: DIRECTOR,
-    body: tableBody,
-    takes: 'large',
-    answer: jobAnswer,
-  },
+  'table.import': { ...PATHS['table.import'], access: DIRECTOR, body: tableBody, answer: jobAnswer },
   'figure.read': {
-    method: 'GET',
-    path: '/api/figures/:figure',
+    ...PATHS['figure.read'],
     access: 'signed-in',
     params: IN_PATH.figure,
     answer: figureAnswer,
   },
   'figure.command': {
-    method: 'POST',
-    path: '/api/figures/:figure/commands',
+    ...PATHS['figure.command'],
     access: WRITING,
     params: IN_PATH.figure,
     body: documentCommandBody,
     answer: figureAnswer,
   },
   'course.list': {
-    method: 'GET',
-    path: '/api/courses',
+    ...PATHS['course.list'],
     access: 'signed-in',
     query: IN_QUERY.page,
     answer: courseListAnswer,
   },
   'course.read': {
-    method: 'GET',
-    path: '/api/courses/:course',
+    ...PATHS['course.read'],
     access: 'signed-in',
     params: IN_PATH.course,
     answer: courseAnswer,
   },
   'course.versions': {
-    method: 'GET',
-    path: '/api/courses/:course/versions',
+    ...PATHS['course.versions'],
     access: 'signed-in',
     params: IN_PATH.course,
     answer: courseVersionsAnswer,
   },
   'course.create': {
-    method: 'POST',
-    path: '/api/courses',
+    ...PATHS['course.create'],
     access: DIRECTOR,
     body: courseCreateBody,
     answer: courseAnswer,
   },
   'course.command': {
-    method: 'POST',
-    path: '/api/courses/:course/commands',
+    ...PATHS['course.command'],
     access: DIRECTOR,
     params: IN_PATH.course,
     body: courseCommandBody,
     answer: courseAnswer,
   },
   'section.read': {
-    method: 'GET',
-    path: '/api/sections/:section',
+    ...PATHS['section.read'],
     access: 'signed-in',
     params: IN_PATH.section,
     answer: sectionAnswer,
   },
   'section.log': {
-    method: 'POST',
-    path: '/api/sections/:section/logs',
+    ...PATHS['section.log'],
     access: TEACHING,
     ownClass: 'entries',
     params: IN_PATH.section,
@@ -227,8 +162,7 @@ export const ROUTES = {
     answer: storedAnswer,
   },
   'lesson.finish': {
-    method: 'POST',
-    path: '/api/sections/:section/lessons/:lesson/finish',
+    ...PATHS['lesson.finish'],
     access: TEACHING,
     ownClass: 'lesson',
     params: IN_PATH.lesson,
@@ -236,24 +170,21 @@ export const ROUTES = {
     answer: sectionAnswer,
   },
   'section.command': {
-    method: 'POST',
-    path: '/api/sections/:section/commands',
+    ...PATHS['section.command'],
     access: DIRECTOR,
     params: IN_PATH.section,
     body: documentCommandBody,
     answer: sectionDocument,
   },
   'section.document': {
-    method: 'GET',
-    path: '/api/sections/:section/document',
+    ...PATHS['section.document'],
     access: TEACHING,
     ownClass: 'today',
     params: IN_PATH.section,
     answer: sectionDocument,
   },
   'section.attend': {
-    method: 'POST',
-    path: '/api/sections/:section/attendance',
+    ...PATHS['section.attend'],
     access: TEACHING,
     ownClass: 'entries',
     params: IN_PATH.section,
@@ -261,16 +192,14 @@ export const ROUTES = {
     answer: storedAnswer,
   },
   'check.read': {
-    method: 'GET',
-    path: '/api/sections/:section/checks/:check',
+    ...PATHS['check.read'],
     access: TEACHING,
     ownClass: 'today',
     params: IN_PATH.check,
     answer: checkAnswer,
   },
   'check.command': {
-    method: 'POST',
-    path: '/api/sections/:section/checks/:check/commands',
+    ...PATHS['check.command'],
     access: WRITING,
     ownClass: 'check',
     params: IN_PATH.check,
@@ -278,8 +207,7 @@ export const ROUTES = {
     answer: checkAnswer,
   },
   'check.mark': {
-    method: 'POST',
-    path: '/api/sections/:section/checks/:check/marks',
+    ...PATHS['check.mark'],
     access: TEACHING,
     ownClass: 'check',
     params: IN_PATH.check,
@@ -287,16 +215,14 @@ export const ROUTES = {
     answer: storedAnswer,
   },
   'recap.read': {
-    method: 'GET',
-    path: '/api/sections/:section/lessons/:lesson/recaps/:audience',
+    ...PATHS['recap.read'],
     access: TEACHING,
     ownClass: 'staff-recap',
     params: IN_PATH.recap,
     answer: recapDetail,
   },
   'recap.command': {
-    method: 'POST',
-    path: '/api/sections/:section/lessons/:lesson/recaps/:audience/commands',
+    ...PATHS['recap.command'],
     access: TEACHING,
     ownClass: 'lesson',
     params: IN_PATH.recap,
@@ -304,8 +230,7 @@ export const ROUTES = {
     answer: recapDetail,
   },
   'recap.publish': {
-    method: 'POST',
-    path: '/api/sections/:section/lessons/:lesson/recaps/:audience/publish',
+    ...PATHS['recap.publish'],
     access: TEACHING,
     ownClass: 'lesson',
     params: IN_PATH.recap,
@@ -313,20 +238,13 @@ export const ROUTES = {
     answer: publishAnswer,
   },
   'recap.revoke': {
-    method: 'DELETE',
-    path: '/api/sections/:section/lessons/:lesson/recaps/:audience/links',
+    ...PATHS['recap.revoke'],
     access: TEACHING,
     ownClass: 'lesson',
     params: IN_PATH.recap,
     answer: revokeAnswer,
   },
-  'share.read': {
-    method: 'GET',
-    path: '/api/share/:token',
-    access: 'anyone',
-    params: IN_PATH.token,
-    answer: shareAnswer,
-  },
+  'share.read': { ...PATHS['share.read'], access: 'anyone', params: IN_PATH.token, answer: shareAnswer },
 } as const satisfies Record<string, RouteDefinition>;
 
 export type RouteName = keyof typeof ROUTES;

@@ -3,11 +3,11 @@ import {
   type BodyOf,
   type ErrorBody,
   type ErrorCode,
+  PATHS,
   type ParamsOf,
   type QueryOf,
-  ROUTES,
-  type RouteDefinition,
   type RouteName,
+  type RoutePath,
 } from '@map-step/contract';
 import { hearLeftOut } from './left-out.ts';
 
@@ -76,7 +76,7 @@ export async function call<Name extends RouteName>(
   ...given: object extends CallOptions<Name> ? [CallOptions<Name>?] : [CallOptions<Name>]
 ): Promise<AnswerOf<Name>> {
   const options: AnyOptions = given[0] ?? {};
-  const { method, path, takes }: RouteDefinition = ROUTES[name];
+  const { method, path, takes }: RoutePath = PATHS[name];
   const address = path.replace(/:(\w+)/g, (_, key: string) =>
     encodeURIComponent(options.params?.[key] ?? ''),
   );

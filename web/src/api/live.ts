@@ -1,4 +1,4 @@
-import { type Change, EVERYTHING, ROUTES } from '@map-step/contract';
+import { type Change, EVERYTHING, PATHS } from '@map-step/contract';
 
 const NAME = 'map-step-live';
 const AGAIN_MS = 5000;
@@ -29,7 +29,7 @@ function listen(tell: (change: Change) => void, signal: AbortSignal): Promise<vo
   let source: EventSource;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const open = () => {
-    source = new EventSource(ROUTES['live.follow'].path);
+    source = new EventSource(PATHS['live.follow'].path);
     source.addEventListener('begin', () => tell(EVERYTHING));
     source.onmessage = ({ data }: MessageEvent<string>) => tell(JSON.parse(data) as Change);
     // A browser asks again by itself after a cut, but not after a refusal.

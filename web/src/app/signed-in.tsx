@@ -1,11 +1,15 @@
 import { chakra } from '@chakra-ui/react';
+import type { SignedInPerson } from '@map-step/contract';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns';
+import { lazy, type ReactNode, Suspense, useCallback, useState } from 'react';
 import { Outlet } from 'react-router';
 import { sessionQuery } from '../features/session/session-queries.ts';
 import { SignInPage } from '../features/session/sign-in-page.tsx';
+import { OpenPalette } from '../features/shell/open-palette.ts';
 import { Failure } from '../ui/failure.tsx';
 import { Skeleton } from '../ui/parts.tsx';
+import { useShortcuts } from '../ui/shortcuts.ts';
 import { LeftOutRows } from './left-out.tsx';
 import { useLiveChanges } from './use-live-changes.ts';
 
@@ -23,7 +27,7 @@ export function SignedIn() {
     );
   if (!session.data.person) return <SignInPage session={session.data} />;
   return (
-    <>
+    <WithPalette me={session.data.person}>
       {reason && (
         <Failure error={reason} retry={() => void session.refetch()}>
           <p>It was last heard on {format(lastHeard(client), "d MMM 'at' HH:mm")}.</p>
@@ -31,7 +35,26 @@ export function SignedIn() {
       )}
       <LeftOutRows />
       <Outlet />
-    </>
+    </WithPalette>
+  );
+}
+
+/** Loaded when it is first asked for. */
+const Palette = lazy(async () => ({ default: (await import('../features/palette/palette.tsx')).Palette }));
+
+function WithPalette({ me, children }: { me: SignedInPerson; children: ReactNode }) {
+  const [isOpen, setOpen] = useState(false);
+  const open = useCallback(() => setOpen(true), []);
+  useShortcuts({ palette: open });
+  return (
+    <OpenPalette value={open}>
+      {children}
+      {isOpen && (
+        <Suspense>
+          <Palette me={me} close={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </OpenPalette>
   );
 }
 

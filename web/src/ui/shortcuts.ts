@@ -7,6 +7,8 @@ interface Shortcut {
   readonly shown?: string;
   readonly words: string;
   readonly where: 'every room' | 'Map' | 'Material' | 'Lesson';
+  /** Heard while one types in a field too. */
+  readonly everywhere?: boolean;
 }
 
 const LESSONS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const;
@@ -21,7 +23,8 @@ export const SHORTCUTS = {
   'room-map': { keys: 'g a', words: 'to the Map', where: 'every room' },
   'room-lesson': { keys: 'g l', words: 'to Lesson', where: 'every room' },
   'room-recap': { keys: 'g r', words: 'to Recap', where: 'every room' },
-  keys: { keys: 'Shift+?', shown: '?', words: 'this page', where: 'every room' },
+  palette: { keys: '$mod+k', words: 'go to anything', where: 'every room', everywhere: true },
+  keys: { keys: 'Shift+?', shown: '?', words: 'this page of keys', where: 'every room' },
   undo: { keys: '$mod+z', words: 'undo (Map, Material)', where: 'every room' },
   redo: { keys: '$mod+Shift+z', words: 'redo (Map, Material)', where: 'every room' },
   plan: { keys: 'p', words: 'plan this level', where: 'Map' },
@@ -53,15 +56,51 @@ const LISTENED: readonly (readonly [ShortcutName, string])[] = [
 const TAKES_KEYS =
   'input, textarea, select, [contenteditable], [role=dialog], [role=alertdialog], [role=menu], [role=listbox], [role=combobox]';
 
+const HEARD_EVERYWHERE = Object.fromEntries(
+  Object.entries(SHORTCUTS).filter(([, shortcut]) => 'everywhere' in shortcut),
+);
+
+/** What a key would do at this moment, for who would rather choose it by its words. */
+export interface ActiveShortcut {
+  readonly name: string;
+  readonly words: string;
+  run(): void;
+}
+
+const listening = new Set<() => readonly ActiveShortcut[]>();
+
+/** All that the open room listens to; not the keys that lead to lessons, rooms and help. */
+export function activeShortcuts(): readonly ActiveShortcut[] {
+  return [...listening].flatMap(tell => tell());
+}
+
 /** Listens to shortcuts as long as the page has a use for them; those without one are left to whoever else listens. */
 export function useShortcuts(uses: { readonly [Name in ShortcutName]?: (() => void) | undefined }): void {
   const press = useEffectEvent((name: ShortcutName, event: KeyboardEvent) => {
     const use = uses[name];
-    const isTaken = event.target instanceof Element && event.target.closest(TAKES_KEYS) !== null;
+    const isTaken =
+      !(name in HEARD_EVERYWHERE) &&
+      event.target instanceof Element &&
+      event.target.closest(TAKES_KEYS) !== null;
     if (!use || isTaken || event.defaultPrevented || event.isComposing) return;
     event.preventDefault();
     use();
   });
+  const tell = useEffectEvent((): readonly ActiveShortcut[] =>
+    Object.entries(SHORTCUTS).flatMap(([name, { words, where }]) => {
+      const use = Object.entries(uses).find(([used]) => used === name)?.[1];
+      return use && (where !== 'every room' || name === 'undo' || name === 'redo')
+        ? [{ name, words: words.replace(/ \(.*/, ''), run: use }]
+        : [];
+    }),
+  );
+  useEffect(() => {
+    const own = () => tell();
+    listening.add(own);
+    return () => {
+      listening.delete(own);
+    };
+  }, []);
   useEffect(() => {
     // Two rooms may use one key for different things: each hears all that is bound to it.
     const handlers = LISTENED.map(([name, keys]) =>

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import type { TableResult } from '@map-step/contract';
-import { ROUTES } from '@map-step/contract';
+import { PATHS } from '@map-step/contract';
 import {
   type ColumnMapping,
   ITEM_TABLE,
@@ -84,7 +84,7 @@ export function FigureTables() {
           <ButtonLink
             key={name}
             size="small"
-            href={ROUTES['studio.table'].path.replace(':table', name)}
+            href={PATHS['studio.table'].path.replace(':table', name)}
             download
           >
             {TABLES[name].word}

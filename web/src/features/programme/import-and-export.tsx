@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type ImportResult, ROUTES } from '@map-step/contract';
+import { type ImportResult, PATHS } from '@map-step/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type ChangeEvent, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
@@ -38,7 +38,7 @@ export function ImportAndExport() {
         <Button onClick={() => file.current?.click()} disabled={begin.isPending}>
           {begin.isPending ? 'Sending the file …' : 'Import a mapstep/1 file'}
         </Button>
-        <ButtonLink href={ROUTES['studio.export'].path} download>
+        <ButtonLink href={PATHS['studio.export'].path} download>
           Export everything
         </ButtonLink>
         <input

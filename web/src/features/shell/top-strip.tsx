@@ -1,11 +1,12 @@
 import { chakra } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
-import { LogOut, Moon, Sun } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { LogOut, Moon, Search, Sun } from 'lucide-react';
+import { type ReactNode, use } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button } from '../../ui/parts.tsx';
 import { sessionQuery, useSignOut } from '../session/session-queries.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
+import { OpenPalette } from './open-palette.ts';
 import { useTheme } from './use-theme.ts';
 
 /** The line on top of every page: the studio, the rooms, the light, the person. */
@@ -15,6 +16,7 @@ export function TopStrip({ children }: { children?: ReactNode }) {
   const { theme, toggle } = useTheme();
   const signOut = useSignOut();
   const navigate = useNavigate();
+  const openPalette = use(OpenPalette);
   return (
     <chakra.header
       className="no-print"
@@ -44,6 +46,10 @@ export function TopStrip({ children }: { children?: ReactNode }) {
         <chakra.span fontSize="sm" mr="2" display={{ base: 'none', md: 'inline' }}>
           {session?.person?.name}
         </chakra.span>
+        <Button look="quiet" size="small" onClick={openPalette} aria-keyshortcuts="Control+K">
+          <Search size={16} aria-hidden />
+          <chakra.span display={{ base: 'none', md: 'inline' }}>Find</chakra.span>
+        </Button>
         <Button look="quiet" size="small" onClick={toggle}>
           {theme === 'day' ? <Moon size={16} aria-hidden /> : <Sun size={16} aria-hidden />}
           {theme === 'day' ? 'Dim' : 'Day'}
