@@ -111,15 +111,17 @@ interface InCourseProps {
   readonly section?: SectionAnswer;
 }
 
-function withoutPast({ course, published, sections }: CourseAnswer) {
+function rulesOf({ course: { placed: _, ...course }, published, sections }: CourseAnswer) {
   return { course, published, sections };
 }
 
+const placedIn = ({ course }: CourseAnswer) => placedOf(course);
+
 function InCourse({ children, role, shown, section }: InCourseProps) {
-  const { data: answer } = useQuery({ ...courseQuery(COURSE), select: withoutPast });
+  const { data: answer } = useQuery({ ...courseQuery(COURSE), select: rulesOf });
   const [previewed, preview] = useState<Placed>();
   if (!answer) throw new Error('the course is there from the beginning');
-  const saved = useMemo(() => placedOf(answer.course), [answer.course]);
+  const { data: saved = {} } = useQuery({ ...courseQuery(COURSE), select: placedIn });
   const draft = useMemo(
     () => draftPlan(problemOf(library, answer.course, answer.published), previewed ?? saved),
     [answer.course, answer.published, previewed, saved],

@@ -1,22 +1,26 @@
 import { chakra } from '@chakra-ui/react';
-import { freeId } from '@map-step/core';
+import { type Course, freeId, placedInOrder } from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button } from '../../ui/parts.tsx';
 import { TextField } from '../../ui/text-field.tsx';
-import { useCourse } from '../course/course-context.ts';
+import { useCourse, usePlan } from '../course/course-context.ts';
 import { courseListQuery } from '../course/course-queries.ts';
 
 /** A new course with everything of this one: lessons, figures, rules, and where the figures lie. */
 export function CopyCourse() {
   const { answer } = useCourse();
+  const { saved } = usePlan();
   const client = useQueryClient();
   const navigate = useNavigate();
+  const copyOf = (name: string): Course => {
+    const placed = Object.entries(saved).map(([pattern, lesson]) => ({ pattern, lesson }));
+    return placedInOrder({ ...answer.course, placed, id: idFor(name), name });
+  };
   const copy = useMutation({
-    mutationFn: (name: string) =>
-      call('course.create', { body: { course: { ...answer.course, id: idFor(name), name } } }),
+    mutationFn: (name: string) => call('course.create', { body: { course: copyOf(name) } }),
     onSuccess: async ({ course }) => {
       await client.invalidateQueries({ queryKey: courseListQuery.queryKey });
       await navigate(`/courses/${course.id}/map`);

@@ -8,6 +8,7 @@ import { useClass, useCourse, usePlace, usePlan } from './course-context.ts';
 import { type LessonMinutes, lessonMinutes } from './lesson-minutes.ts';
 import { MinutesBar } from './minutes-bar.tsx';
 
+/** Several change at one move: what stands in them are plain elements, dressed by their bead. */
 const Bead = chakra('button', {
   base: {
     display: 'grid',
@@ -24,14 +25,19 @@ const Bead = chakra('button', {
     cursor: 'pointer',
     _hover: { bg: 'panel' },
     '&[aria-current]': { bg: 'panel', borderColor: 'ink' },
+    '& > .head': { display: 'flex', alignItems: 'baseline', gap: '1.5' },
+    '& > .head > strong': { fontFamily: 'title', fontSize: 'lg', fontWeight: '700' },
+    '& > .head > small': { fontSize: 'xs', color: 'quiet', whiteSpace: 'nowrap' },
+    '& > .head > span': { ml: 'auto', alignSelf: 'center', display: 'flex', color: 'ready' },
+    '& > .head > .broken': { color: 'stop' },
   },
   variants: { isToday: { true: { borderColor: 'now' } } },
 });
 
 const STATES = {
-  broken: { icon: <TriangleAlert size={15} aria-hidden />, color: 'stop', words: ', a rule is broken here' },
-  taught: { icon: <Check size={15} strokeWidth={3} aria-hidden />, color: 'ready', words: ', taught' },
-  ahead: { icon: null, color: undefined, words: '' },
+  broken: { icon: <TriangleAlert size={15} aria-hidden />, words: ', a rule is broken here' },
+  taught: { icon: <Check size={15} strokeWidth={3} aria-hidden />, words: ', taught' },
+  ahead: { icon: null, words: '' },
 } as const;
 
 /** The rail of lessons on top of every room: where the course is in time. */
@@ -101,17 +107,11 @@ const LessonBead = memo(function LessonBead(props: LessonBeadProps) {
       aria-current={isOpen ? 'step' : undefined}
       onClick={() => goTo(number)}
     >
-      <chakra.span display="flex" alignItems="baseline" gap="1.5">
-        <chakra.strong fontFamily="title" fontSize="lg" fontWeight="700">
-          {number}
-        </chakra.strong>
-        <chakra.small fontSize="xs" color="quiet" whiteSpace="nowrap">
-          {date}
-        </chakra.small>
-        <chakra.span ml="auto" alignSelf="center" display="flex" color={STATES[state].color}>
-          {STATES[state].icon}
-        </chakra.span>
-      </chakra.span>
+      <span className="head">
+        <strong>{number}</strong>
+        <small>{date}</small>
+        <span className={state}>{STATES[state].icon}</span>
+      </span>
       <MinutesBar minutes={minutes} direction="row" />
       <Spoken>
         {isPlanned &&

@@ -3,10 +3,12 @@ import type { CourseAnswer, Material, SectionAnswer, SignedInPerson, StudioAnswe
 import { type ClassPlan, isOnStaff, type Library, type Placed } from '@map-step/core';
 import { createContext, use } from 'react';
 import type { WaitingEvent } from '../../api/outbox.ts';
-import type { DraftPlan, LessonEvent } from './course-view.ts';
+import type { CourseRules, DraftPlan, LessonEvent } from './course-view.ts';
 
-/** A course without what each change of it makes new. */
-export type CourseNow = Pick<CourseAnswer, 'course' | 'published' | 'sections'>;
+/** A course without where its figures lie, which changes far more often, and without its version and history. */
+export interface CourseNow extends Pick<CourseAnswer, 'published' | 'sections'> {
+  readonly course: CourseRules;
+}
 
 /** The course as it is saved, and what it is made of. */
 export interface CourseContent {

@@ -1,14 +1,6 @@
 import { chakra } from '@chakra-ui/react';
-import type { Material, SignedInPerson, StudioAnswer } from '@map-step/contract';
-import {
-  type Course,
-  type Library,
-  lessonsBehind,
-  openLibrary,
-  type Placed,
-  type PlanVersion,
-  placedOf,
-} from '@map-step/core';
+import type { CourseAnswer, Material, SignedInPerson, StudioAnswer } from '@map-step/contract';
+import { lessonsBehind, openLibrary, type Placed, placedOf } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
@@ -24,6 +16,7 @@ import {
   PlanContext,
   useClass,
   useCourse,
+  usePlan,
 } from './course-context.ts';
 import { CourseFrame } from './course-frame.tsx';
 import { classPlanQuery, courseQuery, materialQuery, sectionQuery } from './course-queries.ts';
@@ -37,7 +30,7 @@ export function CourseLayout() {
   const session = useQuery(sessionQuery);
   const studio = useQuery(studioQuery);
   const material = useQuery(materialQuery(id));
-  const course = useQuery({ ...courseQuery(id), select: withoutPast });
+  const course = useQuery({ ...courseQuery(id), select: rulesOf });
   const failed = [course, material, studio, session].find(({ error, data }) => error && !data);
   if (failed)
     return (
@@ -69,9 +62,13 @@ export function CourseLayout() {
   );
 }
 
-/** A change that was saved leaves all else as it was drawn already: version and history are read where they are shown. */
-function withoutPast({ course, published, sections }: CourseNow): CourseNow {
+/** A move, or a change that was saved, leaves all else as it was drawn already. */
+function rulesOf({ course: { placed: _, ...course }, published, sections }: CourseAnswer): CourseNow {
   return { course, published, sections };
+}
+
+function placedIn({ course }: CourseAnswer): Placed {
+  return placedOf(course);
 }
 
 interface Around {
@@ -96,42 +93,30 @@ function WithCourse({ answer, material, stamp, studio, me, today, children }: Lo
   return <CourseContext value={content}>{children}</CourseContext>;
 }
 
+const NOWHERE: Placed = {};
+
 function WithPlan({ children }: Around) {
   const { library, answer } = useCourse();
   const [previewed, preview] = useState<Placed>();
-  const saved = useSaved(answer.course);
-  const problem = useProblem(library, answer);
+  const { data: saved = NOWHERE } = useQuery({ ...courseQuery(answer.course.id), select: placedIn });
+  const { course, published } = answer;
+  const problem = useMemo(() => problemOf(library, course, published), [library, course, published]);
   const draft = useMemo(() => draftPlan(problem, previewed ?? saved), [problem, previewed, saved]);
   const content = useMemo(() => ({ draft, saved, preview }), [draft, saved]);
   return <PlanContext value={content}>{children}</PlanContext>;
-}
-
-/** Another object only when a figure lies elsewhere, not when the server tells the same in another order. */
-function useSaved({ placed = [] }: Course): Placed {
-  const ordered = [...placed].sort((one, other) => (one.pattern < other.pattern ? -1 : 1));
-  const key = JSON.stringify(ordered);
-  return useMemo(() => placedOf({ placed: JSON.parse(key) }), [key]);
-}
-
-/** The problem is built anew only when something else than the placing has changed. */
-function useProblem(library: Library, { course, published }: CourseNow) {
-  const { placed: _, ...rest } = course;
-  const key = JSON.stringify([rest, published]);
-  return useMemo(() => {
-    const [own, plan]: [Course, PlanVersion | null] = JSON.parse(key);
-    return problemOf(library, own, plan);
-  }, [library, key]);
 }
 
 function WithClass({ children }: Around) {
   const { answer, material, me } = useCourse();
   const { id, stored } = useChosenClass();
   const { waiting, keep, section } = useWaitingEvents(me, id === undefined ? undefined : stored.data);
+  const { saved } = usePlan();
   const { course, published } = answer;
+  const followed = useMemo(() => (published ? placedOf(published) : saved), [published, saved]);
   // Its key is long: it is looked up anew only when something of it has changed.
   const query = useMemo(
-    () => classPlanQuery(material, course, placedOf(published ?? course), section),
-    [material, course, published, section],
+    () => classPlanQuery(material, course, followed, section),
+    [material, course, followed, section],
   );
   const { data } = useQuery(query);
   const classPlan = section && data?.ok ? data.value : undefined;

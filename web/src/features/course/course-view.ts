@@ -24,6 +24,9 @@ export function areNamesHidden(section: Pick<SectionAnswer, 'counts' | 'students
   return section.students.length === 0 && studentCount(section) > 0;
 }
 
+/** What a course is planned by: all of it but where its figures lie. */
+export type CourseRules = Omit<Course, 'placed'>;
+
 /** The course's plan under the director's hands, with what it costs and breaks. */
 export interface DraftPlan {
   readonly placed: Placed;
@@ -36,7 +39,7 @@ export interface DraftPlan {
 /** The planning problem of a course, against the published plan where there is one. */
 export function problemOf(
   library: Library,
-  course: Course,
+  course: CourseRules,
   published: PlanVersion | null,
 ): ReturnType<typeof buildPlanProblem> {
   return buildPlanProblem(library, course, published ? { published: placedOf(published) } : {});

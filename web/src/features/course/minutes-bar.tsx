@@ -3,25 +3,24 @@ import type { LessonMinutes } from './lesson-minutes.ts';
 
 const HATCH = 'repeating-linear-gradient(135deg, {colors.ink} 0 2px, transparent 2px 5px)';
 
+/** Two dozen of them can change at one move: the pieces are plain elements, dressed by their bar. */
 const Bar = chakra('span', {
-  base: { display: 'flex', width: 'full', border: '1px solid', borderColor: 'line', bg: 'panel' },
+  base: {
+    display: 'flex',
+    width: 'full',
+    border: '1px solid',
+    borderColor: 'line',
+    bg: 'panel',
+    '& > .new': { bg: 'ink' },
+    '& > .review': { bg: 'panel', backgroundImage: HATCH },
+    '& > .fixed': { bg: 'line' },
+  },
   variants: {
     direction: {
       row: { height: '0.6rem' },
       column: { flexDirection: 'column-reverse', height: 'full' },
     },
-    isOver: { true: { borderColor: 'stop' } },
-  },
-});
-
-const Piece = chakra('span', {
-  variants: {
-    kind: {
-      new: { bg: 'ink' },
-      over: { bg: 'stop' },
-      review: { bg: 'panel', backgroundImage: HATCH },
-      fixed: { bg: 'line' },
-    },
+    isOver: { true: { borderColor: 'stop', '& > .new': { bg: 'stop' } } },
   },
 });
 
@@ -39,9 +38,9 @@ export function MinutesBar({ minutes, direction }: MinutesBarProps) {
   const piece = (value: number) => ({ [along]: share(value) });
   return (
     <Bar aria-hidden direction={direction} isOver={free < 0}>
-      <Piece kind={free < 0 ? 'over' : 'new'} style={piece(minutes.new)} />
-      <Piece kind="review" style={piece(minutes.review)} />
-      <Piece kind="fixed" style={piece(minutes.fixed)} />
+      <span className="new" style={piece(minutes.new)} />
+      <span className="review" style={piece(minutes.review)} />
+      <span className="fixed" style={piece(minutes.fixed)} />
     </Bar>
   );
 }

@@ -1,10 +1,11 @@
 import { chakra } from '@chakra-ui/react';
 import { DndContext, type DragEndEvent, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
+import { useDeferredValue } from 'react';
 import { OnPaper } from '../../ui/on-paper.tsx';
 import { Empty, Notice, Spoken, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
 import { useCourseCommands, useCoursePast } from '../course/course-commands.ts';
-import { useClass, useCourse, usePlan } from '../course/course-context.ts';
+import { type PlanContent, useClass, useCourse, usePlan } from '../course/course-context.ts';
 import { CourseRefusal } from '../course/course-refusal.tsx';
 import { FigureInHand } from './board/figure-in-hand.tsx';
 import { handsOn } from './board/hands.ts';
@@ -70,7 +71,8 @@ export function MapPage() {
 }
 
 function PlanMap() {
-  const { saved, draft } = usePlan();
+  const plan = usePlan();
+  const { saved } = plan;
   const commands = useCourseCommands();
   const planner = usePlanner();
   const selection = useSelection();
@@ -79,6 +81,9 @@ function PlanMap() {
   const chipOf = useChips(selection);
   const { onClick, onKeyDown } = handsOn(selection, moves);
   const { canRedo } = useCoursePast();
+  // The board answers a key at once; the words beside it follow.
+  const told = useDeferredValue(plan);
+  const chosen = useDeferredValue(selection.ids);
   const sensors = useSensors(useSensor(PromptSensor, FROM_FIVE_PIXELS));
   useShortcuts({
     undo: commands.undo,
@@ -110,9 +115,9 @@ function PlanMap() {
       <TwoColumns onClick={onClick} onKeyDown={onKeyDown}>
         <Beside aria-label="The plan" className="no-print">
           <PlanActions planner={planner} commands={commands} />
-          <PlanPanel planner={planner} moves={moves} selection={selection} />
-          <LeftOut left={draft.judgement?.left ?? NONE_LEFT} chipOf={chipOf} />
-          <PlanMore planner={planner} moves={moves} commands={commands} />
+          <PlanPanel plan={told} planner={planner} moves={moves} chosen={chosen} />
+          <LeftOut left={plan.draft.judgement?.left ?? NONE_LEFT} chipOf={chipOf} />
+          <PlanMore plan={told} planner={planner} moves={moves} commands={commands} />
         </Beside>
         <chakra.div overflowX={{ base: 'auto', lg: 'visible' }} minW="0" className="no-print">
           <CourseRefusal commands={commands} />
@@ -121,16 +126,15 @@ function PlanMap() {
       </TwoColumns>
       <FigureInHand />
       <OnPaper>
-        <PlanOnPaper />
+        <PlanOnPaper plan={told} />
       </OnPaper>
       <Spoken isLive>{spoken}</Spoken>
     </DndContext>
   );
 }
 
-function PlanOnPaper() {
+function PlanOnPaper({ plan: { draft } }: { plan: PlanContent }) {
   const { answer, library, studio, today } = useCourse();
-  const { draft } = usePlan();
   const { section } = useClass();
   return <PrintedPlan course={answer.course.name} {...{ draft, library, section, studio, today }} />;
 }

@@ -2,8 +2,7 @@ import { chakra } from '@chakra-ui/react';
 import { Link, useLocation } from 'react-router';
 import { Label } from '../../ui/parts.tsx';
 import type { CourseCommands } from '../course/course-commands.ts';
-import { useCourse } from '../course/course-context.ts';
-import type { Selection } from './board/use-selection.ts';
+import { type PlanContent, useCourse } from '../course/course-context.ts';
 import { ChosenFigure } from './plan/chosen-figure.tsx';
 import { ClassMend } from './plan/class-mend.tsx';
 import { PublishPlan } from './plan/publish-plan.tsx';
@@ -15,6 +14,7 @@ import type { Planner } from './planner/use-planner.ts';
 import { Verdict } from './planner/verdict.tsx';
 
 interface PanelProps {
+  readonly plan: PlanContent;
   readonly planner: Planner;
   readonly moves: MapMoves;
 }
@@ -26,35 +26,42 @@ function useHands({ planner, moves }: PanelProps): MapMoves | undefined {
 }
 
 /** The words beside the board: what is proposed, how good the plan is, what is known of the chosen figure. */
-export function PlanPanel({ selection, ...props }: PanelProps & { readonly selection: Selection }) {
-  const { planner, moves } = props;
+export function PlanPanel({ chosen, ...props }: PanelProps & { readonly chosen: readonly string[] }) {
+  const { plan, planner, moves } = props;
+  const last = chosen.at(-1);
   const { found } = planner;
   const hands = useHands(props);
   return (
     <>
       {found && (
-        <Proposal planner={planner} found={found} take={taken => moves.move(taken, 'The level planned')} />
+        <Proposal
+          plan={plan}
+          planner={planner}
+          found={found}
+          take={taken => moves.move(taken, 'The level planned')}
+        />
       )}
-      {!(found && planner.isShown) && <Verdict moves={hands} />}
-      {selection.ids.length > 1 && (
-        <Label>{selection.ids.length} figures are chosen: arrows and dragging move them together.</Label>
+      {!(found && planner.isShown) && <Verdict draft={plan.draft} moves={hands} />}
+      {chosen.length > 1 && (
+        <Label>{chosen.length} figures are chosen: arrows and dragging move them together.</Label>
       )}
-      {selection.last !== undefined && <ChosenFigure id={selection.last} moves={hands} />}
+      {last !== undefined && <ChosenFigure id={last} draft={plan.draft} moves={hands} />}
     </>
   );
 }
 
 /** What follows what is left out: what would help, the class, the versions, publishing. */
 export function PlanMore({ commands, ...props }: PanelProps & { readonly commands: CourseCommands }) {
+  const { plan } = props;
   const { answer } = useCourse();
   const { search } = useLocation();
   const hands = useHands(props);
   return (
     <>
-      {hands && <FitPanel commands={commands} />}
+      {hands && <FitPanel draft={plan.draft} commands={commands} />}
       <ClassMend />
-      <Versions moves={hands} />
-      {hands && <PublishPlan commands={commands} />}
+      <Versions plan={plan} moves={hands} />
+      {hands && <PublishPlan plan={plan} commands={commands} />}
       <chakra.p fontSize="sm" display="grid" gap="1">
         <Link to={{ pathname: `/courses/${answer.course.id}/settings`, search }}>
           Lessons, dates and rules

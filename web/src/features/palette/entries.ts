@@ -116,7 +116,7 @@ function figuresOf({ course, figures }: PaletteSource): readonly PaletteEntry[] 
   return figures.map(({ id, name, kind, aliases = [] }) => ({
     key: `figure ${id}`,
     words: name,
-    hint: [kind, ...aliases.map(alias => `“${alias.name}”`)].join(', '),
+    hint: [kind, ...aliases.map(alias => `“${alias.name}” at ${alias.school}`)].join(', '),
     go: { to: `/courses/${course.id}/material/${id}` },
   }));
 }

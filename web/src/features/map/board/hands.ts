@@ -1,4 +1,4 @@
-import type { KeyboardEvent, MouseEvent } from 'react';
+import { type KeyboardEvent, type MouseEvent, startTransition } from 'react';
 import type { MapMoves } from '../plan/use-moves.ts';
 import type { Selection } from './use-selection.ts';
 
@@ -13,9 +13,10 @@ const STEPS: Readonly<Record<string, number | null>> = {
 export function handsOn(selection: Selection, moves: MapMoves) {
   const step = (id: string, by: number | null) => {
     const moved = selection.ids.includes(id) ? selection.ids : [id];
-    if (!selection.ids.includes(id)) selection.choose(id);
     if (by === null) moves.move(Object.fromEntries(moved.map(one => [one, null])));
     else moves.shift(moved, by);
+    // The move is drawn first; that the figure is chosen too may follow.
+    if (!selection.ids.includes(id)) startTransition(() => selection.choose(id));
   };
   return {
     step,

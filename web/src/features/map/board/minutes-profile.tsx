@@ -43,6 +43,33 @@ export function MinutesProfile({ lessons, planned }: MinutesProfileProps) {
   );
 }
 
+/** Several change at one move: what stands in them are plain elements, dressed by their column. */
+const Column = chakra('div', {
+  base: {
+    px: '1.5',
+    display: 'grid',
+    '& > .words': {
+      fontSize: 'xs',
+      lineHeight: '1.3',
+      fontVariantNumeric: 'tabular-nums',
+      whiteSpace: 'nowrap',
+    },
+    '& > .words > .free': { color: 'quiet' },
+    '& > .words > .over': { color: 'stop', fontWeight: '700' },
+  },
+  variants: {
+    isNarrow: {
+      true: { gap: '1', alignContent: 'end' },
+      false: {
+        gridTemplateColumns: '1.4rem 1fr',
+        gap: '2',
+        alignItems: 'end',
+        '& > .bar': { height: '5.5rem' },
+      },
+    },
+  },
+});
+
 /** Drawn again only when its minutes have changed. */
 const LessonColumn = memo(function LessonColumn({
   isNarrow,
@@ -50,36 +77,22 @@ const LessonColumn = memo(function LessonColumn({
 }: LessonMinutes & { isNarrow: boolean }) {
   const unit = isNarrow ? '' : ' min';
   const words = (
-    <chakra.div fontSize="xs" lineHeight="1.3" fontVariantNumeric="tabular-nums" whiteSpace="nowrap">
+    <div className="words">
       {!isNarrow && <p>{show(minutes.fixed)} fixed</p>}
       <p>{show(minutes.review)} review</p>
       <strong>{show(minutes.new)} new</strong>
-      {minutes.free < 0 ? (
-        <chakra.p color="stop" fontWeight="700">
-          {show(-minutes.free)}
-          {unit} over
-        </chakra.p>
-      ) : (
-        <chakra.p color="quiet">
-          {show(minutes.free)}
-          {unit} free
-        </chakra.p>
-      )}
-    </chakra.div>
+      <p className={minutes.free < 0 ? 'over' : 'free'}>
+        {minutes.free < 0 ? `${show(-minutes.free)}${unit} over` : `${show(minutes.free)}${unit} free`}
+      </p>
+    </div>
   );
-  if (isNarrow)
-    return (
-      <chakra.div px="1.5" display="grid" gap="1" alignContent="end">
-        {words}
-        <MinutesBar minutes={minutes} direction="row" />
-      </chakra.div>
-    );
   return (
-    <chakra.div px="1.5" display="grid" gridTemplateColumns="1.4rem 1fr" gap="2" alignItems="end">
-      <chakra.div height="5.5rem">
-        <MinutesBar minutes={minutes} direction="column" />
-      </chakra.div>
-      {words}
-    </chakra.div>
+    <Column isNarrow={isNarrow}>
+      {isNarrow && words}
+      <div className="bar">
+        <MinutesBar minutes={minutes} direction={isNarrow ? 'row' : 'column'} />
+      </div>
+      {!isNarrow && words}
+    </Column>
   );
 });

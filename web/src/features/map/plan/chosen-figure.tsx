@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Part } from '../../../ui/group.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
-import { useCourse, usePlan } from '../../course/course-context.ts';
+import { useCourse } from '../../course/course-context.ts';
 import type { DraftPlan } from '../../course/course-view.ts';
 import { ItemRules } from './item-rules.tsx';
 import type { MapMoves } from './use-moves.ts';
@@ -12,14 +12,14 @@ import { effectInWords } from './words.ts';
 
 interface FigureProps {
   readonly id: string;
+  readonly draft: DraftPlan;
   /** Undefined for who may only look. */
   readonly moves: MapMoves | undefined;
 }
 
 /** What the chosen figure needs and costs, why it lies where it lies, and the rules it keeps. */
-export function ChosenFigure({ id, moves }: FigureProps) {
+export function ChosenFigure({ id, draft, moves }: FigureProps) {
   const { answer, library } = useCourse();
-  const { draft } = usePlan();
   const chosen = { id, draft, library, moves };
   const { search } = useLocation();
   const item = draft.problem?.items.find(entry => entry.id === id);
@@ -49,14 +49,13 @@ export function ChosenFigure({ id, moves }: FigureProps) {
       </p>
       <LooksLike {...chosen} />
       {lesson === undefined ? <BringBack {...chosen} /> : <Reasons {...chosen} />}
-      {moves && <ItemRules id={id} />}
+      {moves && <ItemRules id={id} lesson={lesson} isSplit={item.split === true} />}
       <Link to={`/courses/${answer.course.id}/material/${id}${search}`}>Step sheet</Link>
     </Part>
   );
 }
 
 interface ChosenProps extends FigureProps {
-  readonly draft: DraftPlan;
   readonly library: Library;
 }
 

@@ -5,7 +5,7 @@ import { Choice } from '../../../ui/choice.tsx';
 import { Hint } from '../../../ui/hint.tsx';
 import { Button } from '../../../ui/parts.tsx';
 import { useCourseCommands } from '../../course/course-commands.ts';
-import { useCourse, usePlan } from '../../course/course-context.ts';
+import { useCourse } from '../../course/course-context.ts';
 import { figureAggregate, figureFieldInWords } from '../../course/figure-document.ts';
 import { RefusalNotice } from '../../history/refusal-notice.tsx';
 
@@ -17,21 +17,27 @@ const VALUES = [
 
 const ANY = 'any';
 
+interface ItemRulesProps {
+  readonly id: string;
+  /** Where it lies. */
+  readonly lesson: number | undefined;
+  /** True where it is taught over two lessons. */
+  readonly isSplit: boolean;
+}
+
 /** The rules that the planner keeps for one figure: pin, window, value, gate, one lesson or two. */
-export function ItemRules({ id }: { id: string }) {
+export function ItemRules({ id, lesson, isSplit }: ItemRulesProps) {
   const { answer, library } = useCourse();
-  const { draft } = usePlan();
   const commands = useCourseCommands();
   const item = answer.course.items.find(({ pattern }) => pattern === id);
   const pattern = library.patterns.get(id);
   const put: Put = (what, more) =>
     commands.edit(`${figureName(library, id)} ${what}`, course => changeItem(course, id, more));
   if (!item) return null;
-  const isSplit = draft.problem?.items.find(entry => entry.id === id)?.split === true;
   return (
     <chakra.div display="grid" gap="1.5" my="2">
       <chakra.div display="flex" gap="1.5" flexWrap="wrap">
-        <Pin pin={item.pin} lesson={draft.placed[id]} put={put} />
+        <Pin pin={item.pin} lesson={lesson} put={put} />
         <Hint words="Checked at the end, so it is taught two lessons before">
           <Button
             size="small"

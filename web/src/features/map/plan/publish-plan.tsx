@@ -6,13 +6,17 @@ import { PartFrame } from '../../../ui/group.tsx';
 import { Button, Notice } from '../../../ui/parts.tsx';
 import { LongTextField, TextField } from '../../../ui/text-field.tsx';
 import { type CourseCommands, useIsSavingCourse } from '../../course/course-commands.ts';
-import { useCourse, usePlan } from '../../course/course-context.ts';
+import { type PlanContent, useCourse } from '../../course/course-context.ts';
 import { differences } from './differences.ts';
 
+interface PublishPlanProps {
+  readonly plan: PlanContent;
+  readonly commands: CourseCommands;
+}
+
 /** Makes the plan the one that the classes follow, with a note to the staff; or keeps it by a name for later. */
-export function PublishPlan({ commands }: { commands: CourseCommands }) {
+export function PublishPlan({ plan: { saved, draft }, commands }: PublishPlanProps) {
   const { answer, today } = useCourse();
-  const { saved, draft } = usePlan();
   const isSaving = useIsSavingCourse();
   const [opened, open] = useState<'publish' | 'keep'>();
   const changed = Object.keys(differences(placedOf(answer.published), saved)).length;

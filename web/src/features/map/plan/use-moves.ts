@@ -1,5 +1,5 @@
 import { figureName, lastIntroducing, type Moves, moveEffect, placedOf, placeItems } from '@map-step/core';
-import { useState } from 'react';
+import { startTransition, useState } from 'react';
 import type { CourseCommands } from '../../course/course-commands.ts';
 import { useCourse, usePlan } from '../../course/course-context.ts';
 import { effectInWords, withNames } from './words.ts';
@@ -34,7 +34,9 @@ export function useMoves(commands: CourseCommands, onMove: () => void): { moves:
     const broken = effect.broken.map(
       rule => `${figureName(library, rule.at)} ${withNames(rule.message, library)}`,
     );
-    say(`${words}. ${broken.length > 0 ? broken.join('. ') : `It ${effectInWords(effect, library)}`}.`);
+    startTransition(() =>
+      say(`${words}. ${broken.length > 0 ? broken.join('. ') : `It ${effectInWords(effect, library)}`}.`),
+    );
   };
   const shift: MapMoves['shift'] = (ids, by) => {
     if (!problem) return;

@@ -14,7 +14,7 @@ import { Choice } from '../../../ui/choice.tsx';
 import { Disclosure } from '../../../ui/disclosure.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
 import { useCoursePast } from '../../course/course-commands.ts';
-import { useCourse, usePlan } from '../../course/course-context.ts';
+import { type PlanContent, useCourse } from '../../course/course-context.ts';
 import { versionsQuery } from '../../course/course-queries.ts';
 import { differences } from './differences.ts';
 import { type MapMoves, moveInWords } from './use-moves.ts';
@@ -22,8 +22,13 @@ import { points } from './words.ts';
 
 const NOW = 'now';
 
+interface VersionsProps {
+  readonly plan: PlanContent;
+  readonly moves: MapMoves | undefined;
+}
+
 /** The versions that were published or kept by a name; any two are compared, and one can be gone back to. */
-export function Versions({ moves }: { moves: MapMoves | undefined }) {
+export function Versions({ plan, moves }: VersionsProps) {
   const { answer } = useCourse();
   const { version } = useCoursePast();
   const [isOpen, open] = useState(false);
@@ -34,14 +39,17 @@ export function Versions({ moves }: { moves: MapMoves | undefined }) {
         (data.versions.length === 0 ? (
           <Label>Nothing has been published or kept yet.</Label>
         ) : (
-          <Compared versions={data.versions} moves={moves} />
+          <Compared versions={data.versions} plan={plan} moves={moves} />
         ))}
     </Disclosure>
   );
 }
 
-function Compared({ versions, moves }: { versions: readonly PlanVersion[]; moves: MapMoves | undefined }) {
-  const { saved, draft } = usePlan();
+interface ComparedProps extends VersionsProps {
+  readonly versions: readonly PlanVersion[];
+}
+
+function Compared({ versions, plan: { saved, draft }, moves }: ComparedProps) {
   const { library } = useCourse();
   const [from, setFrom] = useState(versions[0]?.at ?? NOW);
   const [to, setTo] = useState(NOW);

@@ -5,6 +5,7 @@ import { Part } from '../../../ui/group.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
 import type { CourseCommands } from '../../course/course-commands.ts';
 import { useCourse } from '../../course/course-context.ts';
+import type { DraftPlan } from '../../course/course-view.ts';
 import { points } from '../plan/words.ts';
 import { useWhatIfs } from './use-what-ifs.ts';
 
@@ -12,10 +13,15 @@ const SHOWN = 8;
 /** What is taken away costs what it was worth. */
 const LOST = COST_WEIGHTS;
 
+interface FitPanelProps {
+  readonly draft: DraftPlan;
+  readonly commands: CourseCommands;
+}
+
 /** What would make it all fit: each change is really planned, listed by what it costs, and can be taken. */
-export function FitPanel({ commands }: { commands: CourseCommands }) {
+export function FitPanel({ draft, commands }: FitPanelProps) {
   const { library, answer } = useCourse();
-  const { answers, least, progress, isOld, hasFailed, ask, stop } = useWhatIfs();
+  const { answers, least, progress, isOld, hasFailed, ask, stop } = useWhatIfs(draft);
   const worthOf = (id: string) => answer.course.items.find(({ pattern }) => pattern === id)?.value ?? 'could';
   const rate = ({ cost, left, whatIf }: WhatIfAnswer) =>
     cost.total + (whatIf.kind === 'without' ? LOST[worthOf(whatIf.id)] : 0) + left.length / 100;

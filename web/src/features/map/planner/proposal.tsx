@@ -4,13 +4,14 @@ import { useState } from 'react';
 import { Button, Label, Notice } from '../../../ui/parts.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { Tick } from '../../../ui/tick.tsx';
-import { useCourse, usePlan } from '../../course/course-context.ts';
+import { type PlanContent, useCourse } from '../../course/course-context.ts';
 import { differences } from '../plan/differences.ts';
 import { moveInWords } from '../plan/use-moves.ts';
 import { changeInWords, knownInWords, points, withNames } from '../plan/words.ts';
 import type { Planner } from './use-planner.ts';
 
 interface ProposalProps {
+  readonly plan: PlanContent;
   readonly planner: Planner;
   readonly found: FoundPlan;
   take(moves: Moves): void;
@@ -25,8 +26,7 @@ const SHOWN_PLANS = [
 const SHOWN = 8;
 
 /** A plan that the planner proposes, beside the one that stands: what moves, what it wins, all or some of it. */
-export function Proposal({ planner, found, take }: ProposalProps) {
-  const { draft, saved } = usePlan();
+export function Proposal({ plan: { draft, saved }, planner, found, take }: ProposalProps) {
   const { library } = useCourse();
   const [showsAll, setShowsAll] = useState(false);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());

@@ -15,7 +15,7 @@ interface Asked extends RunUnderTest {
 
 const asked: Asked[] = [];
 
-const workers: NonNullable<Parameters<typeof useWhatIfs>[0]> = {
+const workers: NonNullable<Parameters<typeof useWhatIfs>[1]> = {
   warmPlanner: () => undefined,
   runWhatIfs: (_, placed, answer, least) => {
     const own = beginRun();
@@ -30,7 +30,10 @@ beforeEach(() => {
 const without = (id: string) => ({ whatIf: { kind: 'without', id } }) as unknown as WhatIfAnswer;
 
 function open() {
-  const page = renderInCourse(() => ({ whatIfs: useWhatIfs(workers), preview: usePlan().preview }));
+  const page = renderInCourse(() => {
+    const { draft, preview } = usePlan();
+    return { whatIfs: useWhatIfs(draft, workers), preview };
+  });
   return { ...page, whatIfs: () => page.result.current.whatIfs, last: () => asked.at(-1) as Asked };
 }
 

@@ -5,7 +5,7 @@ import * as planner from '../../../workers/planner.ts';
 /** What plans beside the page; a test brings its own. */
 const WORKERS: Pick<typeof planner, 'runWhatIfs' | 'warmPlanner'> = planner;
 
-import { usePlan } from '../../course/course-context.ts';
+import type { DraftPlan } from '../../course/course-view.ts';
 
 export interface WhatIfs {
   readonly answers: readonly WhatIfAnswer[];
@@ -20,8 +20,7 @@ export interface WhatIfs {
 }
 
 /** What would make everything fit, asked in a worker; each answer comes as it is found. */
-export function useWhatIfs({ runWhatIfs, warmPlanner } = WORKERS): WhatIfs {
-  const { draft } = usePlan();
+export function useWhatIfs(draft: DraftPlan, { runWhatIfs, warmPlanner } = WORKERS): WhatIfs {
   const [answers, setAnswers] = useState<readonly WhatIfAnswer[]>([]);
   const [least, setLeast] = useState<LeastMinutes | null>();
   const [progress, setProgress] = useState<WhatIfs['progress']>();

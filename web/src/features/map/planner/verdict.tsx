@@ -3,7 +3,8 @@ import { type BrokenRule, figureName, type Library } from '@map-step/core';
 import { Button, Label, Notice } from '../../../ui/parts.tsx';
 import { useShortcuts } from '../../../ui/shortcuts.ts';
 import type { MendsOfRule } from '../../../workers/plan.worker.ts';
-import { useCourse, usePlan } from '../../course/course-context.ts';
+import { useCourse } from '../../course/course-context.ts';
+import type { DraftPlan } from '../../course/course-view.ts';
 import { type MapMoves, moveInWords } from '../plan/use-moves.ts';
 import { costInWords, leftInWords, points, withNames } from '../plan/words.ts';
 import { useMends } from './use-mends.ts';
@@ -14,9 +15,8 @@ interface VerdictProps {
 }
 
 /** How good the plan is, in words: what is broken, with what would mend it, or what it costs. */
-export function Verdict({ moves }: VerdictProps) {
+export function Verdict({ draft, moves }: VerdictProps & { readonly draft: DraftPlan }) {
   const { library } = useCourse();
-  const { draft } = usePlan();
   const mends = useMends(draft, moves !== undefined);
   const { judgement } = draft;
   const first = mends.find(([mend]) => mend !== undefined)?.[0];
