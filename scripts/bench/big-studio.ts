@@ -30,25 +30,72 @@ export function timesAsBig(times: number): StudioSize {
   };
 }
 
-/** Fills an empty, migrated database and answers the id of its studio. */
-export async function buildBigStudio(client: Client, demoFile: string, size: StudioSize): Promise<string> {
+type Run = (sql: string, ...values: unknown[]) => Promise<unknown>;
+
+/** What of the demo is copied, and how often. */
+function copyPlan(demoFile: string, size: StudioSize) {
   const demo = JSON.parse(readFileSync(demoFile, 'utf8')) as StudioDocument;
   const { dances = [], courses = [], sections = [], recaps = [] } = demo;
   const [dance, course, section, recap] = [dances[0], courses[0], sections[0], recaps[0]];
   if (!dance || !course || !section || !recap) throw new Error('the demo has no course to copy');
   const levels = (demo.levels ?? []).filter(level => level.dance === dance.id);
   const patterns = (demo.patterns ?? []).filter(pattern => pattern.dance === dance.id);
-  const studio = randomUUID();
-  const run = (sql: string, ...values: unknown[]) => client.query(sql, [studio, ...values]);
   const blocks = Math.ceil(size.patterns / patterns.length);
   const courseCount = size.sections / SECTIONS_A_COURSE;
   const studentsEach = size.students / size.sections;
   const checks = size.sections * CHECKS_A_SECTION;
   const items = course.items.slice(0, 5).map(({ pattern }) => pattern);
+  return {
+    demo,
+    course,
+    section,
+    recap,
+    dance,
+    levels,
+    patterns,
+    size,
+    blocks,
+    courseCount,
+    studentsEach,
+    checks,
+    items,
+  };
+}
 
-  await client.query('INSERT INTO studios (id, body, demo) VALUES ($1, $2, true)', [studio, demo.studio]);
+type CopyPlan = ReturnType<typeof copyPlan>;
+
+/** Fills an empty, migrated database and answers the id of its studio. */
+export async function buildBigStudio(client: Client, demoFile: string, size: StudioSize): Promise<string> {
+  const studio = randomUUID();
+  const run: Run = (sql, ...values) => client.query(sql, [studio, ...values]);
+  const plan = copyPlan(demoFile, size);
+  const { checks, studentsEach, items, blocks } = plan;
+  await client.query('INSERT INTO studios (id, body, demo) VALUES ($1, $2, true)', [
+    studio,
+    plan.demo.studio,
+  ]);
   // What is copied refers to what is copied: checking a million references would take most of the time.
   await client.query('SET session_replication_role = replica');
+  await addMaterial(run, plan);
+  await addPeople(run, plan);
+  await addClasses(run, plan);
+  await addWhatHappened(run, plan);
+  await addMarks(run, checks, { each: size.marks / checks, studentsEach, items, blocks: blocks - 1 });
+  await run(
+    `INSERT INTO history (studio_id, aggregate, aggregate_id, kind, what, person_id, before, after)
+     SELECT $1, 'course', id, 'edit', 'Moved', 'person-0', '{}', '{}'
+     FROM courses, generate_series(1, 40) WHERE studio_id = $1`,
+  );
+  // Otherwise the server would do this while it is measured.
+  await client.query('VACUUM ANALYZE');
+  await client.query('CHECKPOINT');
+  return studio;
+}
+
+async function addMaterial(
+  run: Run,
+  { demo, dance, levels, patterns, size, blocks }: CopyPlan,
+): Promise<void> {
   await run(
     `INSERT INTO dances (studio_id, id, position, body)
      SELECT $1, 'dance-' || n, n, $2::jsonb || jsonb_build_object('id', 'dance-' || n, 'name', 'Dance ' || n)
@@ -86,6 +133,9 @@ export async function buildBigStudio(client: Client, demoFile: string, size: Stu
     blocks,
     size.patterns,
   );
+}
+
+async function addPeople(run: Run, { size, studentsEach }: CopyPlan): Promise<void> {
   await run(
     `INSERT INTO people (studio_id, id, position, body)
      SELECT $1, 'person-' || n, n, jsonb_build_object('id', 'person-' || n, 'name', 'Person ' || n, 'role',
@@ -105,6 +155,12 @@ export async function buildBigStudio(client: Client, demoFile: string, size: Stu
     size.sections,
     studentsEach,
   );
+}
+
+async function addClasses(
+  run: Run,
+  { course, section, size, blocks, courseCount, studentsEach }: CopyPlan,
+): Promise<void> {
   // A course copies the demo's, over the figures of one block; the last block may be cut short.
   await run(
     `INSERT INTO courses (studio_id, id, position, body)
@@ -142,6 +198,9 @@ export async function buildBigStudio(client: Client, demoFile: string, size: Stu
     size.sections,
     studentsEach,
   );
+}
+
+async function addWhatHappened(run: Run, { recap, blocks, items, checks }: CopyPlan): Promise<void> {
   await run(
     `INSERT INTO logs (studio_id, id, section_id, lesson, pattern_id, body)
      SELECT $1, id, section_id, lesson, pattern_id, jsonb_build_object('id', id, 'section', section_id,
@@ -181,16 +240,6 @@ export async function buildBigStudio(client: Client, demoFile: string, size: Stu
     JSON.stringify(LAYERS),
     checks,
   );
-  await addMarks(run, checks, { each: size.marks / checks, studentsEach, items, blocks: blocks - 1 });
-  await run(
-    `INSERT INTO history (studio_id, aggregate, aggregate_id, kind, what, person_id, before, after)
-     SELECT $1, 'course', id, 'edit', 'Moved', 'person-0', '{}', '{}'
-     FROM courses, generate_series(1, 40) WHERE studio_id = $1`,
-  );
-  // Otherwise the server would do this while it is measured.
-  await client.query('VACUUM ANALYZE');
-  await client.query('CHECKPOINT');
-  return studio;
 }
 
 /** The bulk of it, a slice of checks at a time; the class's students in turn over all that a check asks. */

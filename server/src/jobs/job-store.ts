@@ -15,8 +15,13 @@ const SILENT_SECONDS = 15;
 
 /** The state of long work: written on connections of its own, so that others see it while the work goes on. */
 export function jobStore(scope: StudioScope) {
+  return { ...jobEntries(scope), ...jobRuns(scope), ...jobStops(scope) };
+}
+
+const tellOf = (scope: StudioScope, id: string) => announce(scope, { topic: 'job', id });
+
+function jobEntries(scope: StudioScope) {
   const { jobs } = scope.models;
-  const told = (id: string) => announce(scope, { topic: 'job', id });
   return {
     async add(id: string, kind: JobKind, person: string, input: string): Promise<void> {
       await jobs.create(
@@ -33,7 +38,11 @@ export function jobStore(scope: StudioScope) {
     async readInput(id: string): Promise<string> {
       return (await jobs.findOne(scope.where({ id })))?.input ?? '';
     },
+  };
+}
 
+function jobRuns(scope: StudioScope) {
+  return {
     /**
      * Takes a job that waits and says which run of it this is. A studio has one job running at a time, so that those
      * of others do not wait for it: then this one is to wait. Undefined when there is nothing to do.
@@ -50,7 +59,7 @@ export function jobStore(scope: StudioScope) {
          WHERE studio_id = $1 AND id = $2 AND state = 'waiting' AND NOT stop_asked RETURNING runs`,
         [id],
       );
-      if (row) await told(id);
+      if (row) await tellOf(scope, id);
       return row?.runs;
     },
 
@@ -62,7 +71,7 @@ export function jobStore(scope: StudioScope) {
          RETURNING NOT stop_asked AS goes_on`,
         [id, run, stage, done, total],
       );
-      await told(id);
+      await tellOf(scope, id);
       return row?.goes_on ?? false;
     },
 
@@ -77,7 +86,21 @@ export function jobStore(scope: StudioScope) {
     async fail(id: string, run: number, fault: JobFault): Promise<boolean> {
       return end(id, run, `state = 'failed', fault = $4::jsonb`, JSON.stringify(fault));
     },
+  };
 
+  async function end(id: string, run: number, state: string, value: string): Promise<boolean> {
+    const rows = await scope.select(
+      `UPDATE jobs SET ${state}, input = NULL
+       WHERE studio_id = $1 AND id = $2 AND runs = $3 AND state = 'running' AND NOT stop_asked RETURNING id`,
+      [id, run, value],
+    );
+    await tellOf(scope, id);
+    return rows.length > 0;
+  }
+}
+
+function jobStops(scope: StudioScope) {
+  return {
     /** Ends a run that was told to stop, or a job that has not begun. */
     async markStopped(id: string): Promise<void> {
       await scope.select(
@@ -85,7 +108,7 @@ export function jobStore(scope: StudioScope) {
          WHERE studio_id = $1 AND id = $2 AND stop_asked AND state IN ('waiting', 'running')`,
         [id],
       );
-      await told(id);
+      await tellOf(scope, id);
     },
 
     async askToStop(id: string): Promise<void> {
@@ -95,7 +118,7 @@ export function jobStore(scope: StudioScope) {
          WHERE studio_id = $1 AND id = $2 AND state IN ('waiting', 'running')`,
         [id],
       );
-      await told(id);
+      await tellOf(scope, id);
     },
 
     /** Puts a job back whose server has died or is going; true when it has to be queued again. */
@@ -110,16 +133,6 @@ export function jobStore(scope: StudioScope) {
       return rows.length > 0;
     },
   };
-
-  async function end(id: string, run: number, state: string, value: string): Promise<boolean> {
-    const rows = await scope.select(
-      `UPDATE jobs SET ${state}, input = NULL
-       WHERE studio_id = $1 AND id = $2 AND runs = $3 AND state = 'running' AND NOT stop_asked RETURNING id`,
-      [id, run, value],
-    );
-    await told(id);
-    return rows.length > 0;
-  }
 }
 
 /** Makes a job and queues it, in the transaction of the scope. */

@@ -53,12 +53,11 @@ const MOST_WORDS = 200;
 export const refusalKey = (key: QueryKey): QueryKey => ['refusal', ...key];
 export const commandKey = (key: QueryKey): QueryKey => [COMMAND, ...key];
 
-/** The commands of one person on one thing. They read what stands when they are called, not what was drawn. */
-export function commandsOn<Answer, Body extends object, Own>(
+/** Sends commands one after another, and keeps what stands and what was refused. */
+function queueOf<Answer, Body extends object, Own>(
   client: QueryClient,
   aggregate: Aggregate<Answer, Body, Own>,
-  by: string,
-): Commands<Body, Own> {
+) {
   const { key, bodyOf, withBody } = aggregate;
   const mutationKey = commandKey(key);
   const stands = () => client.getQueryData<Answer>(key);
@@ -106,11 +105,26 @@ export function commandsOn<Answer, Body extends object, Own>(
       },
       onError: error => refused(error, changes),
     };
-    const sending = client.getMutationCache().build(client, client.defaultMutationOptions(options)).execute();
+    const cache = client.getMutationCache();
+    const sending = cache.build(client, client.defaultMutationOptions(options)).execute();
     // Why it was not taken is told by `refused`.
     sending.then(onSaved, () => undefined);
   };
+  return { stands, refusal, setRefusal, run };
+}
 
+/** The commands of one person on one thing. They read what stands when they are called, not what was drawn. */
+export function commandsOn<Answer, Body extends object, Own>(
+  client: QueryClient,
+  aggregate: Aggregate<Answer, Body, Own>,
+  by: string,
+): Commands<Body, Own> {
+  const { key, bodyOf, withBody, historyOf } = aggregate;
+  const { stands, refusal, setRefusal, run } = queueOf(client, aggregate);
+  const now = () => {
+    const answer = stands();
+    return answer && bodyOf(answer);
+  };
   const change: Commands<Body>['change'] = (what, changes, onSaved) => {
     if (changes.length === 0) return;
     // An answer still on its way knows nothing of this.
@@ -122,26 +136,19 @@ export function commandsOn<Answer, Body extends object, Own>(
     const command = { kind: 'edit' as const, what: what.slice(0, MOST_WORDS), changes: [...changes] };
     run(() => command, changes, onSaved);
   };
-
   const step = (which: 'undo' | 'redo') => {
     run(() => {
       const answer = stands();
-      const entry = answer && findUndo(aggregate.historyOf(answer), by)[which];
+      const entry = answer && findUndo(historyOf(answer), by)[which];
       return entry && { kind: 'undo', of: entry.id };
     });
   };
-
   return {
-    now: () => {
-      const answer = stands();
-      return answer && bodyOf(answer);
-    },
+    now,
     change,
     edit: (what, make, onSaved) => {
-      const answer = stands();
-      if (answer === undefined) return;
-      const body = bodyOf(answer);
-      change(what, changesBetween(body, make(body)), onSaved);
+      const body = now();
+      if (body !== undefined) change(what, changesBetween(body, make(body)), onSaved);
     },
     send: command => run(() => command),
     takeBack: ({ id }) => run(() => ({ kind: 'undo', of: id })),
@@ -150,14 +157,21 @@ export function commandsOn<Answer, Body extends object, Own>(
     settle: values => {
       const { clashes = [], free = [] } = refusal() ?? {};
       setRefusal(null);
-      const chosen = clashes.flatMap(({ field, theirs }) => {
-        const to = values[field];
-        return to === undefined ? [] : [{ field, from: theirs, to }];
-      });
-      change('Settled between two changes', [...free, ...chosen]);
+      change('Settled between two changes', [...free, ...chosenOf(clashes, values)]);
     },
     dismiss: () => setRefusal(null),
   };
+}
+
+/** What was chosen of each clash, over what the other person has. */
+export function chosenOf(
+  clashes: readonly Clash[],
+  values: Readonly<Record<string, Json>>,
+): readonly FieldChange[] {
+  return clashes.flatMap(({ field, theirs }) => {
+    const to = values[field];
+    return to === undefined ? [] : [{ field, from: theirs, to }];
+  });
 }
 
 /** True while a change is on its way. */

@@ -3,7 +3,7 @@ import { type Clash, changesBetween, type Json, readField } from '@map-step/core
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
 import { ApiError } from '../../api/client.ts';
-import { type Aggregate, isSaving } from '../../api/commands.ts';
+import { type Aggregate, chosenOf, isSaving } from '../../api/commands.ts';
 import { findUndo } from '../../api/find-undo.ts';
 import { ownerOf } from '../../api/outbox.ts';
 import { useCommands, useIsSaving, useRefusal } from '../../api/use-commands.ts';
@@ -106,11 +106,7 @@ export function useDraft<Answer, Body extends object>(options: DraftOptions<Answ
       const free = changesBetween(kept.base, kept.now).filter(({ field }) =>
         clashes.every(clash => clash.field !== field),
       );
-      const chosen = clashes.flatMap(({ field, theirs }) => {
-        const to = values[field];
-        return to === undefined ? [] : [{ field, from: theirs, to }];
-      });
-      commands.change('Settled between two changes', [...free, ...chosen]);
+      commands.change('Settled between two changes', [...free, ...chosenOf(clashes, values)]);
     },
     takeBack: commands.takeBack,
     undo: draft?.past.length ? step('past', 'future') : onServer?.undo && commands.undo,

@@ -1,5 +1,13 @@
 import { chakra } from '@chakra-ui/react';
-import { costChange, type FoundPlan, figureName, judgePlan, type Moves, movePlaced } from '@map-step/core';
+import {
+  costChange,
+  type FoundPlan,
+  figureName,
+  judgePlan,
+  type Moves,
+  movePlaced,
+  type Placed,
+} from '@map-step/core';
 import { useState } from 'react';
 import { Button, Label, Notice } from '../../../ui/parts.tsx';
 import { Segments } from '../../../ui/segments.tsx';
@@ -28,7 +36,6 @@ const SHOWN = 8;
 /** A plan that the planner proposes, beside the one that stands: what moves, what it wins, all or some of it. */
 export function Proposal({ plan: { draft, saved }, planner, found, take }: ProposalProps) {
   const { library } = useCourse();
-  const [showsAll, setShowsAll] = useState(false);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { problem } = draft;
   if (!problem) return null;
@@ -37,9 +44,7 @@ export function Proposal({ plan: { draft, saved }, planner, found, take }: Propo
   const before = judgePlan(problem, saved);
   const after = judgePlan(problem, movePlaced(saved, chosen));
   const all = Object.keys(moves).length;
-  const listed = Object.entries(moves).slice(0, showsAll ? all : SHOWN);
   const some = Object.keys(chosen).length;
-  const nameOf = (id: string) => figureName(library, id);
   const won = before.cost.total - after.cost.total;
   return (
     <chakra.section aria-label="The proposal" display="grid" gap="2">
@@ -98,26 +103,46 @@ export function Proposal({ plan: { draft, saved }, planner, found, take }: Propo
                   : 'It costs the same. '}
             {Math.abs(won) > 0.05 && changeInWords(costChange(before.cost, after.cost)).join(', ')}
           </chakra.p>
-          <chakra.ul listStyleType="none" p="0" fontSize="sm" display="grid" gap="1">
-            {listed.map(([id, to]) => (
-              <li key={id}>
-                <Tick isOn={!left.has(id)} set={() => setLeft(now => toggled(now, id))}>
-                  {moveInWords(nameOf(id), to)}
-                  <Label display="block">
-                    {saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}
-                  </Label>
-                </Tick>
-              </li>
-            ))}
-          </chakra.ul>
-          {listed.length < all && (
-            <Button size="small" justifySelf="start" onClick={() => setShowsAll(true)}>
-              Show all {all} moves
-            </Button>
-          )}
+          <MoveList moves={moves} saved={saved} left={left} toggle={id => setLeft(now => toggled(now, id))} />
         </>
       )}
     </chakra.section>
+  );
+}
+
+interface MoveListProps {
+  readonly moves: Moves;
+  readonly saved: Placed;
+  /** The figures whose moves are not taken. */
+  readonly left: ReadonlySet<string>;
+  toggle(id: string): void;
+}
+
+function MoveList({ moves, saved, left, toggle }: MoveListProps) {
+  const { library } = useCourse();
+  const [showsAll, setShowsAll] = useState(false);
+  const all = Object.entries(moves);
+  const listed = showsAll ? all : all.slice(0, SHOWN);
+  return (
+    <>
+      <chakra.ul listStyleType="none" p="0" fontSize="sm" display="grid" gap="1">
+        {listed.map(([id, to]) => (
+          <li key={id}>
+            <Tick isOn={!left.has(id)} set={() => toggle(id)}>
+              {moveInWords(figureName(library, id), to)}
+              <Label display="block">
+                {saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}
+              </Label>
+            </Tick>
+          </li>
+        ))}
+      </chakra.ul>
+      {listed.length < all.length && (
+        <Button size="small" justifySelf="start" onClick={() => setShowsAll(true)}>
+          Show all {all.length} moves
+        </Button>
+      )}
+    </>
   );
 }
 

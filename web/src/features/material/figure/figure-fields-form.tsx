@@ -73,16 +73,8 @@ export function FigureFieldsForm({ figure, save, close }: FigureFieldsFormProps)
     () => [...library.patterns.values()].map(({ id, name }) => ({ value: id, words: name })),
     [library],
   ).filter(({ value }) => value !== figure.id);
-  const submit = form.handleSubmit(({ name, level, needs, lookalikes, lines: texts }) => {
-    const { level: _level, needs: _needs, lookalikes: _lookalikes, ...rest } = figure;
-    const next: Pattern = {
-      ...rest,
-      name,
-      ...(level !== NO_LEVEL && { level }),
-      ...(needs.length > 0 && { needs }),
-      ...(lookalikes.length > 0 && { lookalikes }),
-    };
-    const whole = withFields(next, lines, names, ({ key }) => texts[key] ?? '');
+  const submit = form.handleSubmit(({ lines: texts, ...values }) => {
+    const whole = withFields(withValues(figure, values), lines, names, ({ key }) => texts[key] ?? '');
     if (whole) save(whole);
   });
   return (
@@ -131,4 +123,22 @@ export function FigureFieldsForm({ figure, save, close }: FigureFieldsFormProps)
       </chakra.div>
     </chakra.form>
   );
+}
+
+interface FormValues {
+  readonly name: string;
+  readonly level: string;
+  readonly needs: readonly string[];
+  readonly lookalikes: readonly string[];
+}
+
+function withValues(figure: Pattern, { name, level, needs, lookalikes }: FormValues): Pattern {
+  const { level: _level, needs: _needs, lookalikes: _lookalikes, ...rest } = figure;
+  return {
+    ...rest,
+    name,
+    ...(level !== NO_LEVEL && { level }),
+    ...(needs.length > 0 && { needs }),
+    ...(lookalikes.length > 0 && { lookalikes }),
+  };
 }

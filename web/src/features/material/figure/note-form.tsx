@@ -52,17 +52,7 @@ export function NoteForm({ editing, place, add, close }: NoteFormProps) {
   const { control, register, formState, watch } = form;
   const kind = watch('kind');
   const counts = part?.rhythm.events ?? [];
-  const submit = form.handleSubmit(values => {
-    const { text, cure, rescue, code } = values;
-    add({
-      ...(values.event !== WHOLE && { event: Number(values.event), role: place.role }),
-      kind,
-      text,
-      ...(kind === 'caution' && { code }),
-      ...(kind === 'fault' && cure !== '' && { cure }),
-      ...(kind === 'fault' && rescue !== '' && { rescue }),
-    });
-  });
+  const submit = form.handleSubmit(values => add(markOf(values, place.role)));
   return (
     <chakra.form
       onSubmit={submit}
@@ -124,4 +114,16 @@ export function NoteForm({ editing, place, add, close }: NoteFormProps) {
       </chakra.div>
     </chakra.form>
   );
+}
+
+function markOf(values: z.output<typeof noteForm>, role: PatternMark['role'] & string): PatternMark {
+  const { kind, event, text, cure, rescue, code } = values;
+  return {
+    ...(event !== WHOLE && { event: Number(event), role }),
+    kind,
+    text,
+    ...(kind === 'caution' && { code }),
+    ...(kind === 'fault' && cure !== '' && { cure }),
+    ...(kind === 'fault' && rescue !== '' && { rescue }),
+  };
 }

@@ -58,43 +58,65 @@ export function CellEditor({ figure, cursor, label }: CellEditorProps) {
           if (typed.trim() === '' || !cursor.commit(typed)) cursor.close();
         }}
       />
-      <chakra.div
-        position="absolute"
-        top="full"
-        left="1"
-        zIndex="3"
-        minW="11rem"
-        bg="panel"
-        border="1.5px solid"
-        borderColor="ink"
-        fontSize="sm"
-      >
-        {cursor.fault && (
-          <chakra.p role="alert" color="stop" px="2" py="1" fontWeight="600">
-            {cursor.fault}
-          </chakra.p>
-        )}
-        <chakra.ul id={id} role="listbox" aria-label="What it can become" listStyleType="none" p="0">
-          {suggestions.map((text, index) => (
-            <chakra.li
-              key={text}
-              id={`${id}-${index}`}
-              role="option"
-              aria-selected={index === picked}
-              px="2"
-              py="1"
-              cursor="pointer"
-              bg={index === (picked < 0 ? 0 : picked) ? 'nowTint' : undefined}
-              onMouseDown={event => {
-                event.preventDefault();
-                cursor.commit(withPicked(typed, text));
-              }}
-            >
-              {text}
-            </chakra.li>
-          ))}
-        </chakra.ul>
-      </chakra.div>
+      <Suggestions
+        id={id}
+        fault={cursor.fault}
+        texts={suggestions}
+        picked={picked}
+        take={text => void cursor.commit(withPicked(typed, text))}
+      />
+    </chakra.div>
+  );
+}
+
+interface SuggestionsProps {
+  /** Of the list, for the field that it belongs to. */
+  readonly id: string;
+  readonly fault: string | undefined;
+  readonly texts: readonly string[];
+  /** -1 while none is. */
+  readonly picked: number;
+  take(text: string): void;
+}
+
+function Suggestions({ id, fault, texts, picked, take }: SuggestionsProps) {
+  return (
+    <chakra.div
+      position="absolute"
+      top="full"
+      left="1"
+      zIndex="3"
+      minW="11rem"
+      bg="panel"
+      border="1.5px solid"
+      borderColor="ink"
+      fontSize="sm"
+    >
+      {fault && (
+        <chakra.p role="alert" color="stop" px="2" py="1" fontWeight="600">
+          {fault}
+        </chakra.p>
+      )}
+      <chakra.ul id={id} role="listbox" aria-label="What it can become" listStyleType="none" p="0">
+        {texts.map((text, index) => (
+          <chakra.li
+            key={text}
+            id={`${id}-${index}`}
+            role="option"
+            aria-selected={index === picked}
+            px="2"
+            py="1"
+            cursor="pointer"
+            bg={index === (picked < 0 ? 0 : picked) ? 'nowTint' : undefined}
+            onMouseDown={event => {
+              event.preventDefault();
+              take(text);
+            }}
+          >
+            {text}
+          </chakra.li>
+        ))}
+      </chakra.ul>
     </chakra.div>
   );
 }

@@ -23,19 +23,8 @@ interface StepSheetProps {
 /** The step sheet: one row a role, columns as wide as the beats they last, the hold as a ribbon below. */
 export function StepSheet({ editing, note }: StepSheetProps) {
   const { studio } = useCourse();
-  const [typed, preview] = useState<Pattern>();
-  // The line that is typed answers at once; the sheet follows as soon as there is time.
-  const deferred = useDeferredValue(typed);
-  const previewed = typed && deferred;
   const { dance } = editing.reading.figure;
-  const shown = useMemo(
-    () =>
-      previewed
-        ? { ...editing, reading: readFigure(withRoom(previewed, editing), dance) }
-        : withEmptyParts(editing),
-    [previewed, editing, dance],
-  );
-  const layout = useMemo(() => sheetLayout(shown.reading.figure), [shown]);
+  const { shown, layout, preview } = useShown(editing);
   const cursor = useSheetCursor(editing, note);
   const sheet = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLInputElement>(null);
@@ -55,7 +44,6 @@ export function StepSheet({ editing, note }: StepSheetProps) {
     follow: studio.studio.roles?.follow ?? 'Follower',
     solo: 'Steps',
   };
-  const general = editing.issues.filter(({ path }) => path.length < 3 && path[0] !== 'rhythm');
   return (
     <section aria-label="Step sheet">
       <RhythmField
@@ -70,13 +58,7 @@ export function StepSheet({ editing, note }: StepSheetProps) {
           focusCell(sheet.current, role, 0);
         }}
       />
-      {layout.columns.length === 0 && (
-        <chakra.p mt="2" color="quiet">
-          {editing.pattern.over
-            ? 'This has no steps of its own; it is practised on another figure.'
-            : 'Type the rhythm first; the columns for its steps appear here.'}
-        </chakra.p>
-      )}
+      {layout.columns.length === 0 && <NothingYet isOver={editing.pattern.over !== undefined} />}
       <chakra.div
         ref={sheet}
         mt="2"
@@ -115,20 +97,52 @@ export function StepSheet({ editing, note }: StepSheetProps) {
           );
         })}
       </chakra.div>
-      {general.map(({ message, severity, code }) => (
-        <chakra.p
-          key={message}
-          mt="1"
-          fontSize="sm"
-          fontWeight="600"
-          color={severity === 'error' && code !== 'step-count' ? 'stop' : 'caution'}
-        >
-          {code === 'step-count' ? 'Not whole yet' : severity === 'error' ? 'To mend' : 'Worth a look'}:{' '}
-          {message}
-        </chakra.p>
-      ))}
+      <GeneralIssues issues={editing.issues} />
     </section>
   );
+}
+
+function NothingYet({ isOver }: { isOver: boolean }) {
+  return (
+    <chakra.p mt="2" color="quiet">
+      {isOver
+        ? 'This has no steps of its own; it is practised on another figure.'
+        : 'Type the rhythm first; the columns for its steps appear here.'}
+    </chakra.p>
+  );
+}
+
+/** What is wrong with the figure as a whole. */
+function GeneralIssues({ issues }: Pick<FigureEditing, 'issues'>) {
+  const general = issues.filter(({ path }) => path.length < 3 && path[0] !== 'rhythm');
+  return general.map(({ message, severity, code }) => (
+    <chakra.p
+      key={message}
+      mt="1"
+      fontSize="sm"
+      fontWeight="600"
+      color={severity === 'error' && code !== 'step-count' ? 'stop' : 'caution'}
+    >
+      {code === 'step-count' ? 'Not whole yet' : severity === 'error' ? 'To mend' : 'Worth a look'}: {message}
+    </chakra.p>
+  ));
+}
+
+/** What is typed is seen at once, the sheet with it as soon as there is time; a figure without parts has empty rows. */
+function useShown(editing: FigureEditing) {
+  const [typed, preview] = useState<Pattern>();
+  const deferred = useDeferredValue(typed);
+  const previewed = typed && deferred;
+  const { dance } = editing.reading.figure;
+  const shown = useMemo(
+    () =>
+      previewed
+        ? { ...editing, reading: readFigure(withRoom(previewed, editing), dance) }
+        : withEmptyParts(editing),
+    [previewed, editing, dance],
+  );
+  const layout = useMemo(() => sheetLayout(shown.reading.figure), [shown]);
+  return { shown, layout, preview };
 }
 
 /** The cell in which something happened. */
