@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { openAs } from './support/people.ts';
+import type { Page } from '@playwright/test';
+import { openAs, signIn } from './support/people.ts';
 import { expect, test } from './support/test.ts';
 
 const VIEWS = [
@@ -14,22 +15,85 @@ const VIEWS = [
   ['Recap', '/courses/hustle-1/recap?lesson=2'],
 ] as const;
 
-for (const theme of ['day', 'dim'] as const)
+/** No serious finding on the page as it is. */
+async function expectSound(page: Page): Promise<void> {
+  await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(
+    serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
+  ).toEqual([]);
+}
+
+for (const [theme, who] of [
+  ['day', 'Bram Okoro'],
+  ['dim', 'Ottilie Marsh'],
+] as const)
   test(`every view is sound for everybody, ${theme}`, async ({ browser }) => {
-    const page = await openAs(browser, 'Bram Okoro', '/', theme);
+    const page = await openAs(browser, who, '/', theme);
     for (const [name, path] of VIEWS) {
       await test.step(name, async () => {
         await page.goto(path);
         await expect(page.getByRole('main')).toBeVisible();
-        await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
-        const { violations } = await new AxeBuilder({ page }).analyze();
-        const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-        expect(
-          serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
-        ).toEqual([]);
+        await expectSound(page);
       });
     }
   });
+
+test('so are the way in, what opens over a page, and the page of a student', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Map Step' })).toBeVisible();
+  await expectSound(page);
+  await signIn(page, 'Ottilie Marsh');
+  await page.goto('/courses/hustle-1/settings');
+  await page.getByRole('combobox', { name: 'How it is taught' }).click();
+  await expect(page.getByRole('option', { name: 'rhythm first' })).toBeVisible();
+  await expectSound(page);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expectSound(page);
+  await page.keyboard.press('Escape');
+  await page.goto('/courses/hustle-1/recap?lesson=2');
+  await page.getByRole('button', { name: 'Make another link' }).click();
+  const link = await page.getByRole('textbox', { name: 'Link for students' }).inputValue();
+  await page.goto(link);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expectSound(page);
+});
+
+test('anything is gone to by a part of its name; what was written and not saved is asked about', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map');
+  await page.getByRole('button', { name: 'Plan this level' }).waitFor();
+  await page.keyboard.press('Control+k');
+  const field = page.getByRole('combobox', { name: 'Go to anything' });
+  await field.fill('wrap');
+  await expectSound(page);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 2, name: 'Wrap' })).toBeVisible();
+  await page.getByRole('button', { name: 'Change name and place' }).click();
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('A figure has a name.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Wrap in');
+  await page.keyboard.press('Control+k');
+  await field.fill('lesson 3');
+  await page.keyboard.press('Enter');
+  const question = page.getByRole('alertdialog');
+  await expect(question).toBeVisible();
+  await expectSound(page);
+  await question.getByRole('button', { name: 'Stay here' }).click();
+  await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toHaveValue('Wrap in');
+  await page.keyboard.press('Control+k');
+  // What was gone to last comes first.
+  await expect(page.getByRole('option').first()).toContainText('Lesson 3');
+  await page.keyboard.press('Enter');
+  await question.getByRole('button', { name: 'Leave without it' }).click();
+  await expect(page).toHaveURL(/\/lesson\?.*lesson=3/);
+});
 
 test('the rooms and lessons are reached by keys alone', async ({ browser }) => {
   const page = await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map');

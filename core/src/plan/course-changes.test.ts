@@ -53,9 +53,10 @@ describe('lessons', () => {
 
   test('one that holds a figure stays, and so do the last two', () => {
     const full = placeItems(course, { turn: 2 });
-    expect(canDropLesson(full)).toBe(false);
+    expect(canDropLesson(3, { walk: 1, turn: 2 })).toBe(false);
     expect(dropLesson(full)).toBe(full);
-    expect(canDropLesson(dropLesson(course))).toBe(false);
+    expect(canDropLesson(3, { walk: 1, sway: 3 })).toBe(true);
+    expect(canDropLesson(2, {})).toBe(false);
   });
 
   test('a course without lessons has none to be like', () => {

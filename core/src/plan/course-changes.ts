@@ -1,6 +1,6 @@
 // What a director changes in a course, each as one step from course to course: what belongs to it goes with it.
 import type { Course, CourseItem, CourseLesson, FixedBlocks, Placement } from '../model/document.ts';
-import { placedInOrder } from './placed-order.ts';
+import { placedInOrder, placedOf } from './placed-order.ts';
 import type { Placed } from './problem.ts';
 import type { Moves } from './reasons.ts';
 import type { WhatIf } from './what-if.ts';
@@ -26,15 +26,15 @@ export function addLesson(course: Course): Course {
   );
 }
 
-/** True when the lesson before the last holds nothing and can be taken away. */
-export function canDropLesson({ lessons, placed = [] }: Course): boolean {
-  return lessons.length > 2 && placed.every(({ lesson }) => lesson !== lessons.length - 1);
+/** True when, of so many lessons, the one before the last holds nothing and can be taken away. */
+export function canDropLesson(count: number, placed: Placed): boolean {
+  return count > 2 && Object.values(placed).every(lesson => lesson !== count - 1);
 }
 
 /** The course without the lesson before the last; the same course where that holds something. */
 export function dropLesson(course: Course): Course {
   const { lessons } = course;
-  if (!canDropLesson(course)) return course;
+  if (!canDropLesson(lessons.length, placedOf(course))) return course;
   return moveLesson(
     { ...course, lessons: lessons.toSpliced(lessons.length - 2, 1) },
     lessons.length,

@@ -9,7 +9,7 @@ import { SignInPage } from '../features/session/sign-in-page.tsx';
 import { OpenPalette } from '../features/shell/open-palette.ts';
 import { Failure } from '../ui/failure.tsx';
 import { Skeleton } from '../ui/parts.tsx';
-import { useShortcuts } from '../ui/shortcuts.ts';
+import { type ActiveShortcut, activeShortcuts, useShortcuts } from '../ui/shortcuts.ts';
 import { LeftOutRows } from './left-out.tsx';
 import { useLiveChanges } from './use-live-changes.ts';
 
@@ -43,15 +43,16 @@ export function SignedIn() {
 const Palette = lazy(async () => ({ default: (await import('../features/palette/palette.tsx')).Palette }));
 
 function WithPalette({ me, children }: { me: SignedInPerson; children: ReactNode }) {
-  const [isOpen, setOpen] = useState(false);
-  const open = useCallback(() => setOpen(true), []);
+  // What can be done from it is what could be done when it was opened: nothing listens behind it.
+  const [actions, setActions] = useState<readonly ActiveShortcut[]>();
+  const open = useCallback(() => setActions(activeShortcuts()), []);
   useShortcuts({ palette: open });
   return (
     <OpenPalette value={open}>
       {children}
-      {isOpen && (
+      {actions && (
         <Suspense>
-          <Palette me={me} close={() => setOpen(false)} />
+          <Palette me={me} actions={actions} close={() => setActions(undefined)} />
         </Suspense>
       )}
     </OpenPalette>

@@ -70,7 +70,7 @@ export function Choice<Value extends string>(props: ChoiceProps<Value>) {
       <Select.HiddenSelect />
       <Select.Label className={hidesLabel ? 'spoken' : undefined}>{label}</Select.Label>
       <Select.Control>
-        <Select.Trigger autoFocus={props.takesFocus}>
+        <Select.Trigger autoFocus={props.takesFocus} bg="panel">
           <Select.ValueText placeholder="choose" />
         </Select.Trigger>
         <Select.IndicatorGroup>

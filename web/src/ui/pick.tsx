@@ -63,7 +63,7 @@ export function Pick({ label, among, value, set, many = false }: PickProps) {
       >
         <Combobox.Label>{label}</Combobox.Label>
         <Combobox.Control>
-          <Combobox.Input placeholder={many ? 'type a name to add one' : 'type a name'} />
+          <Combobox.Input bg="panel" placeholder={many ? 'type a name to add one' : 'type a name'} />
           <Combobox.IndicatorGroup>
             <Combobox.Trigger>
               <ChevronDown size={16} />

@@ -14,7 +14,7 @@ import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import type { CourseCommands } from '../course/course-commands.ts';
-import { useClass, useCourse } from '../course/course-context.ts';
+import { useClass, useCourse, usePlan } from '../course/course-context.ts';
 
 const BLOCKS = [
   ['arrive', 'Arrive'],
@@ -33,7 +33,8 @@ export function CourseLessons({ commands }: { commands: CourseCommands }) {
   const { course } = useCourse().answer;
   const { section } = useClass();
   const { lessons } = course;
-  const mayShorten = canDropLesson(course);
+  const { saved } = usePlan();
+  const mayShorten = canDropLesson(lessons.length, saved);
   return (
     <chakra.section aria-label="Lessons" overflowX="auto">
       <chakra.h3 fontSize="lg" mb="1">

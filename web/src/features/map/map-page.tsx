@@ -30,6 +30,7 @@ const NONE_LEFT: readonly string[] = [];
 const Beside = chakra('aside', {
   base: {
     display: 'grid',
+    gridTemplateColumns: 'minmax(0, 1fr)',
     gap: '4',
     alignContent: 'start',
     lg: {

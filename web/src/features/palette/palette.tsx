@@ -7,6 +7,7 @@ import { flushSync } from 'react-dom';
 import { useNavigate } from 'react-router';
 import { ownerOf } from '../../api/outbox.ts';
 import { Label } from '../../ui/parts.tsx';
+import type { ActiveShortcut } from '../../ui/shortcuts.ts';
 import { findEntries, type PaletteEntry } from './entries.ts';
 import { keepRecent, readRecent } from './recent.ts';
 import { usePaletteEntries } from './use-palette-entries.ts';
@@ -31,14 +32,16 @@ const RECIPE = {
 
 interface PaletteProps {
   readonly me: SignedInPerson;
+  /** What the page below it listens to. */
+  readonly actions: readonly ActiveShortcut[];
   close(): void;
 }
 
 /** Any figure, lesson, class, person, course, room, and what can be done here, by a part of its name. */
-export function Palette({ me, close }: PaletteProps) {
+export function Palette({ me, actions, close }: PaletteProps) {
   const owner = ownerOf(me);
   const navigate = useNavigate();
-  const entries = usePaletteEntries();
+  const entries = usePaletteEntries(actions);
   const [typed, type] = useState('');
   const [recent] = useState(() => readRecent(owner));
   const found = useMemo(() => findEntries(entries, typed, recent), [entries, typed, recent]);

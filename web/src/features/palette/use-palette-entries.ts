@@ -1,14 +1,14 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useLocation, useMatch } from 'react-router';
-import { activeShortcuts } from '../../ui/shortcuts.ts';
+import type { ActiveShortcut } from '../../ui/shortcuts.ts';
 import { courseListQuery, courseQuery, materialQuery } from '../course/course-queries.ts';
 import { ROOMS } from '../course/rooms.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
 import { type PaletteEntry, paletteEntries } from './entries.ts';
 
 /** Everything that can be gone to from here; the figures are those of the course that is open, or of the first. */
-export function usePaletteEntries(): readonly PaletteEntry[] {
+export function usePaletteEntries(actions: readonly ActiveShortcut[]): readonly PaletteEntry[] {
   const { search } = useLocation();
   const open = useMatch('/courses/:course/*')?.params.course;
   const listed = useInfiniteQuery(courseListQuery);
@@ -17,8 +17,6 @@ export function usePaletteEntries(): readonly PaletteEntry[] {
   const id = open ?? courses[0]?.id;
   const { data: material } = useQuery({ ...materialQuery(id ?? ''), enabled: id !== undefined });
   const { data: course } = useQuery({ ...courseQuery(id ?? ''), enabled: id !== undefined });
-  // What can be done is what could be done when it was opened: nothing listens meanwhile.
-  const [actions] = useState(activeShortcuts);
   return useMemo(() => {
     const asked = new URLSearchParams(search).get('class');
     const sections = course?.sections ?? [];

@@ -94,7 +94,6 @@ function ValueAndWindow({ item, count, put }: ValueAndWindowProps) {
     <Choice
       label={label}
       size="small"
-      width="5rem"
       value={String(item[end] ?? ANY)}
       among={among}
       set={value =>
@@ -105,11 +104,10 @@ function ValueAndWindow({ item, count, put }: ValueAndWindowProps) {
     />
   );
   return (
-    <chakra.div display="flex" gap="2" alignItems="end">
+    <chakra.div display="grid" gridTemplateColumns="1.2fr 1fr 1fr" gap="2" alignItems="end">
       <Choice
         label="Value"
         size="small"
-        width="6rem"
         value={item.value}
         among={VALUES}
         set={value => put(`a ${value}`, { value })}

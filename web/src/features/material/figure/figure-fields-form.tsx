@@ -79,7 +79,7 @@ export function FigureFieldsForm({ figure, save, close }: FigureFieldsFormProps)
   });
   return (
     <chakra.form onSubmit={submit} noValidate display="grid" gap="2">
-      <UnsavedGuard isDirty={formState.isDirty && !formState.isSubmitted} />
+      <UnsavedGuard isDirty={formState.isDirty && !formState.isSubmitSuccessful} />
       <TextField label="Name" autoFocus fault={errors.name?.message} {...register('name')} />
       <Controller
         control={control}

@@ -62,7 +62,7 @@ export function NoteForm({ editing, place, add, close }: NoteFormProps) {
       onKeyDown={pressed => pressed.key === 'Escape' && !pressed.defaultPrevented && close()}
       aria-label="A note"
     >
-      <UnsavedGuard isDirty={formState.isDirty && !formState.isSubmitted} />
+      <UnsavedGuard isDirty={formState.isDirty && !formState.isSubmitSuccessful} />
       <Controller
         control={control}
         name="kind"
