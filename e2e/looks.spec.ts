@@ -47,14 +47,14 @@ test('so are the way in, what opens over a page, and the page of a student', asy
   await expectSound(page);
   await signIn(page, 'Ottilie Marsh');
   await page.goto('/courses/hustle-1/settings');
-  await page.getByRole('combobox', { name: 'How it is taught' }).click();
-  await expect(page.getByRole('option', { name: 'rhythm first' })).toBeVisible();
-  await expectSound(page);
-  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'Lessons, dates and rules' })).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await expectSound(page);
   await page.keyboard.press('Escape');
+  await page.getByRole('combobox', { name: 'How it is taught' }).click();
+  await expect(page.getByRole('option', { name: 'rhythm first' })).toBeVisible();
+  await expectSound(page);
   await page.goto('/courses/hustle-1/recap?lesson=2');
   await page.getByRole('button', { name: 'Make another link' }).click();
   const link = await page.getByRole('textbox', { name: 'Link for students' }).inputValue();

@@ -104,7 +104,7 @@ describe('figures', () => {
   });
 });
 
-describe('what was tried is taken as one step', () => {
+describe('what was tried is taken as one change', () => {
   test('a lesson more, with the figures where they then lie and the pin with them', () => {
     const taken = takeWhatIf(course, { kind: 'lesson' }, { walk: 1, sway: 4, turn: 3 });
     expect(taken.lessons).toHaveLength(4);

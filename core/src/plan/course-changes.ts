@@ -1,4 +1,4 @@
-// What a director changes in a course, each as one step from course to course: what belongs to it goes with it.
+// What a director changes in a course, each as one change from course to course: what belongs to it goes with it.
 import type { Course, CourseItem, CourseLesson, FixedBlocks, Placement } from '../model/document.ts';
 import { placedInOrder, placedOf } from './placed-order.ts';
 import type { Placed } from './problem.ts';

@@ -136,7 +136,7 @@ export function commandsOn<Answer, Body extends object, Own>(
     const command = { kind: 'edit' as const, what: what.slice(0, MOST_WORDS), changes: [...changes] };
     run(() => command, changes, onSaved);
   };
-  const step = (which: 'undo' | 'redo') => {
+  const reverse = (which: 'undo' | 'redo') => {
     run(() => {
       const answer = stands();
       const entry = answer && findUndo(historyOf(answer), by)[which];
@@ -152,8 +152,8 @@ export function commandsOn<Answer, Body extends object, Own>(
     },
     send: command => run(() => command),
     takeBack: ({ id }) => run(() => ({ kind: 'undo', of: id })),
-    undo: () => step('undo'),
-    redo: () => step('redo'),
+    undo: () => reverse('undo'),
+    redo: () => reverse('redo'),
     settle: values => {
       const { clashes = [], free = [] } = refusal() ?? {};
       setRefusal(null);

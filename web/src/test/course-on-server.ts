@@ -10,6 +10,8 @@ interface Order {
 export class CourseOnServer {
   answer: CourseAnswer;
   readonly orders: Order[] = [];
+  /** What else was sent, to whatever address. */
+  readonly sent: unknown[] = [];
   /** What is answered next instead of doing anything. */
   refusal: { readonly status: number; readonly body: object } | undefined;
   #changes = new Map<string, readonly FieldChange[]>();
@@ -31,10 +33,17 @@ export class CourseOnServer {
     this.#held = undefined;
   }
 
-  readonly fetch = async (_: string, { body }: { body?: string } = {}): Promise<Response> => {
+  readonly fetch = async (path: string, { body }: { body?: string } = {}): Promise<Response> => {
     const held = this.#held;
     if (held) await new Promise<void>(resolve => held.push(resolve));
     if (!body) return Response.json(this.answer);
+    if (!path.endsWith('/commands')) {
+      this.sent.push(JSON.parse(body));
+      return Response.json(
+        { code: 'bad-request', message: 'This server only knows courses.', id: '1' },
+        { status: 400 },
+      );
+    }
     const order = JSON.parse(body) as Order;
     this.orders.push(order);
     const { refusal } = this;

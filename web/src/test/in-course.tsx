@@ -1,11 +1,21 @@
+import { ChakraProvider } from '@chakra-ui/react';
 import type { CourseAnswer, SectionAnswer } from '@map-step/contract';
-import { openLibrary, type Placed, placedOf, readDocument, type StudioDocument } from '@map-step/core';
+import {
+  openLibrary,
+  type Placed,
+  placedOf,
+  planClass,
+  readDocument,
+  type StudioDocument,
+} from '@map-step/core';
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { cleanup, configure, renderHook, waitFor } from '@testing-library/react';
+import { cleanup, configure, render, renderHook, waitFor } from '@testing-library/react';
 import { type ReactNode, useMemo, useState } from 'react';
+import { createMemoryRouter, RouterProvider } from 'react-router';
 import { onTestFinished, vi } from 'vitest';
 import demo from '../../../demo/tarn-street.json?raw';
 import {
+  type ClassContent,
   ClassContext,
   type CourseContent,
   CourseContext,
@@ -15,6 +25,7 @@ import {
 } from '../features/course/course-context.ts';
 import { courseQuery } from '../features/course/course-queries.ts';
 import { draftPlan, problemOf } from '../features/course/course-view.ts';
+import { system } from '../theme/system.ts';
 import { CourseOnServer } from './course-on-server.ts';
 
 // A busy machine takes longer than what the library waits by itself.
@@ -38,17 +49,30 @@ interface Asked {
   readonly role?: 'director' | 'teacher';
 }
 
-/** Runs a hook of the map inside the demo's course, on a page whose server is the one that is returned. */
-export function renderInCourse<Result>(hook: () => Result, { role = 'director' }: Asked = {}) {
+/** A server with the demo's course, and a page that has read it. */
+function openPage() {
   const course = demoStudio.courses?.find(({ id }) => id === COURSE);
   if (!course) throw new Error('the demo has no such course');
   const server = new CourseOnServer(course, DIRECTOR);
   vi.stubGlobal('fetch', server.fetch);
   const client = new QueryClient({ defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY } } });
   client.setQueryData(courseQuery(COURSE).queryKey, server.answer);
+  const saved = () => waitFor(() => expectSaved(client));
+  onTestFinished(async () => {
+    // What is still on its way would reach the server of the next test.
+    await saved();
+    cleanup();
+    vi.unstubAllGlobals();
+  });
+  return { server, client, saved };
+}
+
+/** Runs a hook of the map inside the demo's course, on a page whose server is the one that is returned. */
+export function renderInCourse<Result>(hook: () => Result, { role = 'director' }: Asked = {}) {
+  const page = openPage();
   const shown: { view?: Shown } = {};
   const wrapper = ({ children }: { children: ReactNode }) => (
-    <QueryClientProvider client={client}>
+    <QueryClientProvider client={page.client}>
       <InCourse shown={shown} role={role}>
         {children}
       </InCourse>
@@ -59,21 +83,63 @@ export function renderInCourse<Result>(hook: () => Result, { role = 'director' }
     if (!shown.view) throw new Error('nothing is drawn yet');
     return shown.view;
   };
-  const saved = () => waitFor(() => expectSaved(client));
-  onTestFinished(async () => {
-    // What is still on its way would reach the server of the next test.
-    await saved();
-    cleanup();
-    vi.unstubAllGlobals();
-  });
-  return {
-    ...rendered,
-    server,
-    client,
-    view,
-    lessonOf: (id: string) => view().draft.placed[id],
-    saved,
+  return { ...rendered, ...page, view, lessonOf: (id: string) => view().draft.placed[id] };
+}
+
+interface InRoom extends Asked {
+  readonly classContent?: ClassContent;
+  readonly lesson?: number;
+}
+
+/** Draws a room of the demo's course as a browser would. */
+export function renderRoom(room: ReactNode, { role = 'director', ...inRoom }: InRoom = {}) {
+  const page = openPage();
+  const element = (
+    <InCourse shown={{}} role={role} {...inRoom}>
+      {room}
+    </InCourse>
+  );
+  const router = createMemoryRouter([{ path: '*', element }]);
+  const rendered = render(
+    <ChakraProvider value={system}>
+      <QueryClientProvider client={page.client}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </ChakraProvider>,
+  );
+  return { ...rendered, ...page, router };
+}
+
+/** The demo's class on Monday, after four lessons. */
+export function mondayClass(keep: ClassContent['keep']): ClassContent {
+  const id = 'hustle-1-monday';
+  const course = demoStudio.courses?.find(one => one.id === COURSE);
+  const section = demoStudio.sections?.find(one => one.id === id);
+  if (!course || !section) throw new Error('the demo has no such class');
+  const own = <Entry extends { readonly section: string }>(entries: readonly Entry[] = []) =>
+    entries.filter(entry => entry.section === id);
+  const inIt = new Set(section.students.map(({ student }) => student));
+  const count = (role: string) => section.students.filter(student => student.role === role).length;
+  const answer: SectionAnswer = {
+    section,
+    version: 1,
+    counts: { lead: count('lead'), follow: count('follow'), solo: count('solo') },
+    students: (demoStudio.students ?? []).filter(student => inIt.has(student.id)),
+    logs: own(demoStudio.logs),
+    attendance: own(demoStudio.attendance),
+    recaps: own(demoStudio.recaps).map(({ section: of, lesson, audience, markdown }) => ({
+      section: of,
+      lesson,
+      audience,
+      markdown,
+      version: 1,
+      published: null,
+      isChanged: false,
+      links: 0,
+    })),
   };
+  const plan = planClass(library, course, placedOf(course), answer);
+  return { section: answer, waiting: [], keep, classPlan: plan.ok ? plan.value : undefined };
 }
 
 function expectSaved(client: QueryClient): void {
@@ -108,7 +174,8 @@ interface InCourseProps {
   readonly children: ReactNode;
   readonly role: NonNullable<Asked['role']>;
   readonly shown: { view?: Shown };
-  readonly section?: SectionAnswer;
+  readonly classContent?: ClassContent;
+  readonly lesson?: number;
 }
 
 function rulesOf({ course: { placed: _, ...course }, published, sections }: CourseAnswer) {
@@ -117,7 +184,9 @@ function rulesOf({ course: { placed: _, ...course }, published, sections }: Cour
 
 const placedIn = ({ course }: CourseAnswer) => placedOf(course);
 
-function InCourse({ children, role, shown, section }: InCourseProps) {
+const NO_CLASS: ClassContent = { section: undefined, waiting: [], keep: () => {}, classPlan: undefined };
+
+function InCourse({ children, role, shown, classContent = NO_CLASS, lesson = 1 }: InCourseProps) {
   const { data: answer } = useQuery({ ...courseQuery(COURSE), select: rulesOf });
   const [previewed, preview] = useState<Placed>();
   if (!answer) throw new Error('the course is there from the beginning');
@@ -132,8 +201,8 @@ function InCourse({ children, role, shown, section }: InCourseProps) {
   return (
     <CourseContext value={course}>
       <PlanContext value={plan}>
-        <ClassContext value={{ section, waiting: [], keep: () => {}, classPlan: undefined }}>
-          <PlaceContext value={{ lesson: 1, goTo: () => {}, goBy: () => {} }}>{children}</PlaceContext>
+        <ClassContext value={classContent}>
+          <PlaceContext value={{ lesson, goTo: () => {}, goBy: () => {} }}>{children}</PlaceContext>
         </ClassContext>
       </PlanContext>
     </CourseContext>

@@ -4,8 +4,13 @@ import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-libra
 import { type ReactNode, useState } from 'react';
 import { afterEach, beforeAll, expect, test, vi } from 'vitest';
 import { system } from '../theme/system.ts';
+import { Choice } from './choice.tsx';
 import { Disclosure } from './disclosure.tsx';
+import { NumberField } from './number-field.tsx';
 import { OneOf } from './one-of.tsx';
+import { Pick } from './pick.tsx';
+import { Segments } from './segments.tsx';
+import { TextField } from './text-field.tsx';
 import { Tick } from './tick.tsx';
 import { Window } from './window.tsx';
 
@@ -78,4 +83,79 @@ test('a window is named, and closes by its button and by Escape', async () => {
   await screen.findByRole('dialog');
   await act(async () => fireEvent.keyDown(document.body, { key: 'Escape' }));
   await waitFor(() => expect(screen.queryByRole('dialog')).toBe(null));
+});
+
+const KINDS = [
+  { value: 'turn', words: 'Turn' },
+  { value: 'drill', words: 'Drill' },
+] as const;
+
+test('one of a list is chosen by its words, and the list says which it is', async () => {
+  const set = vi.fn();
+  dressed(<Choice label="Kind" value="turn" among={KINDS} set={set} />);
+  const list = screen.getByRole('combobox', { name: 'Kind' });
+  expect(list.textContent).toContain('Turn');
+  await act(async () => fireEvent.click(list));
+  await act(async () => fireEvent.click(await screen.findByRole('option', { name: 'Drill' })));
+  expect(set.mock.calls).toEqual([['drill']]);
+});
+
+test('of many some are found by a part of the name, and let go again', async () => {
+  const names = ['Wrap', 'Unwrap', 'Gather'];
+  function Needs() {
+    const [value, set] = useState<readonly string[]>(['Gather']);
+    return (
+      <Pick
+        label="Needs"
+        among={names.map(name => ({ value: name, words: name }))}
+        value={value}
+        set={set}
+        many
+      />
+    );
+  }
+  dressed(<Needs />);
+  const field = screen.getByRole('combobox', { name: 'Needs' });
+  await act(async () => fireEvent.click(field));
+  await act(async () => fireEvent.change(field, { target: { value: 'wra' } }));
+  await waitFor(() => expect(screen.queryByRole('option', { name: 'Gather' })).toBeNull());
+  await act(async () => fireEvent.click(screen.getByRole('option', { name: 'Unwrap' })));
+  await waitFor(() => expect(screen.getByRole('button', { name: 'Without Unwrap' })).toBeTruthy());
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Without Gather' })));
+  expect(screen.queryByRole('button', { name: 'Without Gather' })).toBeNull();
+});
+
+test.each([
+  ['75', [[75]]],
+  ['', [[undefined]]],
+  ['60', []],
+  ['1001', []],
+  ['x', []],
+])(
+  'the number “%s” is saved once the field is left, if it can stand and is another',
+  async (typed, saved) => {
+    const save = vi.fn();
+    dressed(<NumberField label="Minutes" value={60} max={1000} save={save} />);
+    const field = screen.getByRole('spinbutton', { name: 'Minutes' });
+    await act(async () => fireEvent.focus(field));
+    await act(async () => fireEvent.input(field, { target: { value: typed } }));
+    expect(save).not.toHaveBeenCalled();
+    await act(async () => fireEvent.blur(field));
+    expect(save.mock.calls).toEqual(saved);
+  },
+);
+
+test('what is wrong with a field is told to those who cannot see it too', () => {
+  dressed(<TextField label="Name" fault="A figure has a name." />);
+  const field = screen.getByRole('textbox', { name: 'Name' });
+  const told = document.getElementById(field.getAttribute('aria-describedby') ?? '');
+  expect(told?.textContent).toBe('A figure has a name.');
+  expect(field.getAttribute('aria-invalid')).toBe('true');
+});
+
+test('one of two views is chosen', async () => {
+  const set = vi.fn();
+  dressed(<Segments label="View" value="turn" among={KINDS} set={set} />);
+  await act(async () => fireEvent.click(screen.getByRole('radio', { name: 'Drill' })));
+  expect(set).toHaveBeenCalledWith('drill');
 });

@@ -32,7 +32,7 @@ export function Window({ title, isOpen, close, closeWords, children }: WindowPro
             <Dialog.Header>
               <Dialog.Title>{title}</Dialog.Title>
             </Dialog.Header>
-            <Dialog.Body>{children}</Dialog.Body>
+            <Dialog.Body tabIndex={0}>{children}</Dialog.Body>
             <Dialog.Footer>
               <Dialog.CloseTrigger asChild position="static">
                 <Button>{closeWords}</Button>

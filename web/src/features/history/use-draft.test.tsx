@@ -57,7 +57,7 @@ async function open({ pauseMs, left, isNew = false }: Setting = {}) {
         known: isNew ? undefined : first.body,
         isSound: body => body.name !== '',
         create: async body => ask({ method: 'PUT', body: JSON.stringify(body) }),
-        keepsSteps: true,
+        keepsStates: true,
         ...(pauseMs !== undefined && { pauseMs }),
       }),
     undefined,
@@ -160,7 +160,7 @@ test('what an earlier page had left is saved by the next', async () => {
   expect(isKept()).toBe(false);
 });
 
-test('steps are taken back and brought again before they are saved', async () => {
+test('changes are taken back and brought again before they are saved', async () => {
   const { rename, hands, wait, commands } = await open();
   rename('');
   act(() => hands().undo?.());

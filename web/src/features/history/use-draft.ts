@@ -27,7 +27,7 @@ interface DraftOptions<Answer, Body extends object> {
   /** How long a hand rests before it is saved; at once without. */
   readonly pauseMs?: number;
   /** True: each change can be taken back by itself before it is saved. */
-  readonly keepsSteps?: boolean;
+  readonly keepsStates?: boolean;
 }
 
 export interface Drafting<Body> {
@@ -49,7 +49,7 @@ export interface Drafting<Body> {
 
 /** Something under one's hands: kept in this browser with each change, and saved by itself as soon as it can stand. */
 export function useDraft<Answer, Body extends object>(options: DraftOptions<Answer, Body>): Drafting<Body> {
-  const { aggregate, store, id, me, known, keepsSteps = false } = options;
+  const { aggregate, store, id, me, known, keepsStates = false } = options;
   const owner = ownerOf(me);
   const draft = useDrafts(store, owner)[id];
   const isNew = draft?.base === null;
@@ -68,7 +68,7 @@ export function useDraft<Answer, Body extends object>(options: DraftOptions<Answ
     return body && { base: body, now: body, what: '', past: [], future: [] };
   };
   const keep = (next: Draft<Body> | undefined) => store.keep(owner, id, next);
-  const step = (from: 'past' | 'future', to: 'past' | 'future') => () => {
+  const goBack = (from: 'past' | 'future', to: 'past' | 'future') => () => {
     const before = now();
     const body = before?.[from].at(-1);
     if (!before || !body) return;
@@ -91,7 +91,7 @@ export function useDraft<Answer, Body extends object>(options: DraftOptions<Answ
     change: (what, make) => {
       const before = now();
       if (!before) return;
-      const past = keepsSteps ? [...before.past, before.now] : [];
+      const past = keepsStates ? [...before.past, before.now] : [];
       keep({ base: before.base, now: make(before.now), what, past, future: [] });
       if (clashes.length === 0) commands.dismiss();
     },
@@ -109,8 +109,8 @@ export function useDraft<Answer, Body extends object>(options: DraftOptions<Answ
       commands.change('Settled between two changes', [...free, ...chosenOf(clashes, values)]);
     },
     takeBack: commands.takeBack,
-    undo: draft?.past.length ? step('past', 'future') : onServer?.undo && commands.undo,
-    redo: draft?.future.length ? step('future', 'past') : onServer?.redo && commands.redo,
+    undo: draft?.past.length ? goBack('past', 'future') : onServer?.undo && commands.undo,
+    redo: draft?.future.length ? goBack('future', 'past') : onServer?.redo && commands.redo,
     discard: draft ? () => keep(undefined) : undefined,
   };
 }

@@ -104,6 +104,7 @@ function Choices({ found, type, go }: ChoicesProps) {
       open
       disableLayer
       inputBehavior="autohighlight"
+      defaultHighlightedValue={found[0]?.key ?? null}
       selectionBehavior="clear"
       onInputValueChange={({ inputValue, reason }) => {
         if (reason === 'input-change') type(inputValue);

@@ -2,7 +2,7 @@ import { type KeyboardEvent, type MouseEvent, startTransition } from 'react';
 import type { MapMoves } from '../plan/use-moves.ts';
 import type { Selection } from './use-selection.ts';
 
-const STEPS: Readonly<Record<string, number | null>> = {
+const MOVES: Readonly<Record<string, number | null>> = {
   ArrowLeft: -1,
   ArrowRight: 1,
   Backspace: null,
@@ -11,7 +11,7 @@ const STEPS: Readonly<Record<string, number | null>> = {
 
 /** What a click and a key do to the figure they meet, wherever on the map it lies; heard once, by what holds them all. */
 export function handsOn(selection: Selection, moves: MapMoves) {
-  const step = (id: string, by: number | null) => {
+  const shift = (id: string, by: number | null) => {
     const moved = selection.ids.includes(id) ? selection.ids : [id];
     if (by === null) moves.move(Object.fromEntries(moved.map(one => [one, null])));
     else moves.shift(moved, by);
@@ -19,16 +19,16 @@ export function handsOn(selection: Selection, moves: MapMoves) {
     if (!selection.ids.includes(id)) startTransition(() => selection.choose(id));
   };
   return {
-    step,
+    shift,
     onClick: (event: MouseEvent) => {
       const id = figureAt(event.target);
       if (id !== undefined) selection.choose(id, event.shiftKey || event.ctrlKey || event.metaKey);
     },
     onKeyDown: (event: KeyboardEvent) => {
-      const [id, by] = [figureAt(event.target), STEPS[event.key]];
+      const [id, by] = [figureAt(event.target), MOVES[event.key]];
       if (id === undefined || by === undefined || event.altKey || event.ctrlKey) return;
       event.preventDefault();
-      step(id, by);
+      shift(id, by);
     },
   };
 }

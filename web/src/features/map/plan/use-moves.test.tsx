@@ -15,7 +15,7 @@ function open(role: 'director' | 'teacher' = 'director') {
     () => {
       const selection = useSelection();
       const { moves, spoken } = useMoves(useCourseCommands(), onMove);
-      return { selection, spoken, step: handsOn(selection, moves).step, chipOf: useChips(selection) };
+      return { selection, spoken, shift: handsOn(selection, moves).shift, chipOf: useChips(selection) };
     },
     { role },
   );
@@ -25,7 +25,7 @@ function open(role: 'director' | 'teacher' = 'director') {
     if (!found) throw new Error(`there is no ${id}`);
     return found;
   };
-  const press = (id: string, by: number | null) => act(() => hands().step(id, by));
+  const press = (id: string, by: number | null) => act(() => hands().shift(id, by));
   const choose = (id: string, adds = false) => act(() => hands().selection.choose(id, adds));
   const liesIn = (id: string, lesson: number | undefined) =>
     waitFor(() => expect(page.lessonOf(id)).toBe(lesson));

@@ -42,7 +42,7 @@ export function useFigureDraft(id: string): FigureEditing | undefined {
     known: library.patterns.get(id),
     isSound,
     create: figure => call('figure.create', { body: { figure } }),
-    keepsSteps: true,
+    keepsStates: true,
   });
   const { body: pattern } = drafting;
   const dance = library.dances.get(pattern?.dance ?? '');

@@ -1,0 +1,86 @@
+// @vitest-environment happy-dom
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { expect, test, vi } from 'vitest';
+import { mondayClass, renderRoom } from '../../test/in-course.tsx';
+import { LessonPage } from './lesson-page.tsx';
+
+function open(lesson: number, role: 'director' | 'teacher' = 'director') {
+  const keep = vi.fn();
+  const classContent = mondayClass(keep);
+  const page = renderRoom(<LessonPage />, { role, lesson, classContent });
+  const entries = () => keep.mock.calls.map(([event]) => event);
+  return { ...page, entries, classContent };
+}
+
+const order = () => screen.getByRole('region', { name: 'Running order' });
+const marksOf = (name: string) => screen.getByRole('group', { name: `How ${name} went` });
+
+test('the next lesson is a running order from its first minute to its last', () => {
+  open(5);
+  const rows = within(order()).getAllByRole('listitem');
+  expect(rows[0]?.textContent).toContain('19:00');
+  expect(order().textContent).toContain('60 of 60 minutes');
+  expect(
+    within(order())
+      .getAllByRole('heading')
+      .map(({ textContent }) => textContent),
+  ).toContain('Cross-over');
+});
+
+test('one tap marks a figure, and says over which entry', async () => {
+  const { entries } = open(5);
+  await act(async () =>
+    fireEvent.click(within(marksOf('Cross-over')).getByRole('button', { name: 'Shaky' })),
+  );
+  expect(entries()).toMatchObject([
+    { kind: 'log', entry: { lesson: 5, pattern: 'cross-over', result: 'shaky' } },
+  ]);
+});
+
+test('the next block opens where the hand is, and the last has no next', async () => {
+  open(5);
+  const next = () => screen.queryByRole('button', { name: 'Next block' });
+  let steps = 0;
+  for (let button = next(); button; button = next()) {
+    fireEvent.click(button);
+    steps += 1;
+  }
+  expect(steps).toBe(within(order()).getAllByRole('heading', { level: 2 }).length - 1);
+});
+
+test('before it is finished it says what will be logged as not reached, and then sends just that', async () => {
+  const { server } = open(5);
+  fireEvent.click(screen.getByRole('button', { name: 'Finish lesson 5' }));
+  expect(screen.getByText('These will be logged as not reached:')).toBeTruthy();
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Finish and draft the recap' })));
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  const [{ logs }] = server.sent as [{ logs: { result: string; lesson: number }[] }];
+  expect(logs.length).toBeGreaterThan(0);
+  expect(new Set(logs.map(({ result, lesson }) => `${lesson} ${result}`))).toEqual(
+    new Set(['5 not-reached']),
+  );
+});
+
+test('a lesson after the next is looked at, and not marked', () => {
+  open(6);
+  expect(screen.getByText('This lesson comes after lesson 5 is finished.')).toBeTruthy();
+  expect(screen.queryByRole('button', { name: 'Solid' })).toBeNull();
+});
+
+test('a lesson that was taught tells what happened, and leads to its recap', () => {
+  const { router } = open(4);
+  expect(screen.getByRole('heading', { name: 'Lesson 4, taught' })).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Recap of lesson 4' }));
+  expect(router.state.location.pathname).toBe('/courses/hustle-1/recap');
+});
+
+test('who is here is one tap a student', async () => {
+  const { entries, classContent } = open(5);
+  const count = classContent.section?.students.length ?? 0;
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: `0 of ${count} here` })));
+  const first = classContent.section?.students[0];
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: new RegExp(first?.name ?? '') })));
+  expect(entries()).toMatchObject([
+    { kind: 'attendance', entry: { lesson: 5, student: first?.id, here: true } },
+  ]);
+});
