@@ -206,6 +206,7 @@ export {
   type PlanCost,
   type PlannedLesson,
 } from './plan/judge.ts';
+export { lookAlikesOf, type PlacedLookAlike } from './plan/look-alikes.ts';
 export { type PlanMend, planMends, takeAlong } from './plan/mends.ts';
 export type { SolveBudget } from './plan/meter.ts';
 export { lessonShares } from './plan/minutes.ts';

@@ -1,5 +1,7 @@
 // The rules and the cost of a plan, in the plain form in which they are published; linear in items × lessons.
+
 import { allowedLessons, lessonRule } from './domain.ts';
+import { doBlur } from './look-alikes.ts';
 import { lessonShares, reviewMinutes, teachingMinutes } from './minutes.ts';
 import {
   COST_WEIGHTS,
@@ -177,8 +179,7 @@ function lookalikeCost(problem: PlanProblem, placed: Placed): number {
   return sum(problem.lookalikes, ([one, other]) => {
     const [a, b] = [placed[one], placed[other]];
     if (a === undefined || b === undefined || (a <= taught && b <= taught)) return 0;
-    const isBad = problem.apart ? a === b : Math.abs(a - b) > 1;
-    return isBad ? lookalike : 0;
+    return doBlur(problem.apart, a, b) ? lookalike : 0;
   });
 }
 

@@ -4,6 +4,7 @@
 import { entryAt } from '../model/entry-at.ts';
 import type { CompiledPlan } from './compile.ts';
 import { MEND_WEIGHTS } from './judge.ts';
+import { doBlur } from './look-alikes.ts';
 import { LEVEL_SLACK_MINUTES, type Placed } from './problem.ts';
 
 export const LEFT = -1;
@@ -171,7 +172,7 @@ export class SearchState {
     for (const partner of entryAt(plan.partners, item)) {
       const other = entryAt(at, partner);
       if (other === LEFT || (lesson < plan.taught && other < plan.taught)) continue;
-      if (plan.apart ? other === lesson : Math.abs(other - lesson) > 1) bad += 1;
+      if (doBlur(plan.apart, lesson, other)) bad += 1;
     }
     return bad;
   }

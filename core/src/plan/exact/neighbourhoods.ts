@@ -1,7 +1,6 @@
 // Which items a step of the neighbourhood search sets free (large neighbourhood search, Shaw 1998): the items of a
 // few lessons, or items that hang together; what is left out is always free. How many is learned from how the solver
 // fared: as many as it just masters.
-import { entryAt } from '../../model/entry-at.ts';
 import { allowedLessons } from '../domain.ts';
 import { type Placed, type PlanProblem, taughtLessons } from '../problem.ts';
 import type { PlanAim } from './plan-model.ts';
@@ -41,7 +40,7 @@ export function createNeighbourhoods(
   const wanted = { left: 1.5 * FIRST_SIZE, cost: FIRST_SIZE, moved: FIRST_SIZE };
   let aim: PlanAim = 'cost';
   let failures = 0;
-  const pick = <Entry>(entries: readonly Entry[]) => entryAt(entries, Math.floor(random() * entries.length));
+  const pick = <Entry>(entries: readonly Entry[]) => entries[Math.floor(random() * entries.length)];
   const sizeOf = (free: ReadonlySet<string>) => [...free].reduce((sum, id) => sum + (sizes.get(id) ?? 0), 0);
 
   /** Lessons are added until there are enough items: next to each other, or anywhere. */
@@ -49,17 +48,19 @@ export function createNeighbourhoods(
     const waiting = [...lessons];
     const isNear = random() < 0.5;
     let last = pick(waiting);
-    while (waiting.length > 0 && sizeOf(free) < size) {
-      waiting.splice(waiting.indexOf(last), 1);
-      for (const id of ids) if (best[id] === last && sizeOf(free) < 1.15 * size) free.add(id);
-      const near = waiting.toSorted((a, b) => Math.abs(a - last) - Math.abs(b - last))[0];
+    while (last !== undefined && sizeOf(free) < size) {
+      const here = last;
+      waiting.splice(waiting.indexOf(here), 1);
+      for (const id of ids) if (best[id] === here && sizeOf(free) < 1.15 * size) free.add(id);
+      const near = waiting.toSorted((a, b) => Math.abs(a - here) - Math.abs(b - here))[0];
       last = isNear && near !== undefined ? near : pick(waiting);
     }
   }
 
   function ofRelations(free: Set<string>, size: number): void {
     while (free.size < ids.length && sizeOf(free) < size) {
-      free.add(pick(ids));
+      const begun = pick(ids);
+      if (begun !== undefined) free.add(begun);
       for (const id of [...free])
         for (const other of related.get(id) ?? []) if (sizeOf(free) < size && random() < 0.3) free.add(other);
     }

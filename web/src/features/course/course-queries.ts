@@ -21,7 +21,9 @@ export const keys = {
   course: (id: string) => ['course', id] as const,
   section: (id: string) => ['section', id] as const,
   material: ['material'] as const,
+  everyFigure: ['figure'] as const,
   figure: (id: string) => ['figure', id] as const,
+  job: (id: string) => ['job', id] as const,
   recap: (of: { section: string; lesson: number; audience: Audience }) =>
     ['section', of.section, 'recap', of.lesson, of.audience] as const,
   classPlan: (id: string) => ['class-plan', id] as const,

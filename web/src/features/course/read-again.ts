@@ -40,9 +40,9 @@ function filtersOf({ topic, id }: Change): readonly InvalidateQueryFilters[] {
     case 'section':
       return [{ queryKey: keys.section(id) }, { queryKey: keys.courses }];
     case 'material':
-      return [{ queryKey: keys.material }, { queryKey: ['figure'] }];
+      return [{ queryKey: keys.material }, { queryKey: keys.everyFigure }];
     case 'job':
-      return [{ queryKey: ['job', id] }];
+      return [{ queryKey: keys.job(id) }];
     case 'everything':
       return [{ predicate: ({ queryKey }) => queryKey[0] !== sessionQuery.queryKey[0] }];
     default:

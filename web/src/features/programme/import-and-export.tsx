@@ -5,6 +5,7 @@ import { type ChangeEvent, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, ButtonLink, Notice } from '../../ui/parts.tsx';
+import { keys } from '../course/course-queries.ts';
 import { FigureTables } from './figure-tables.tsx';
 import { changesInWords, List, TakeBack } from './import-parts.tsx';
 import { JobProgress } from './job-progress.tsx';
@@ -19,7 +20,7 @@ export function ImportAndExport() {
     mutationFn: (order: { text: string; do: 'preview' | 'take' }) =>
       call('studio.import', { body: order.text, query: { do: order.do } }),
     onSuccess: answer => {
-      client.setQueryData(['job', answer.id], answer);
+      client.setQueryData(keys.job(answer.id), answer);
       setJob(answer.id);
     },
   });

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import type { Library } from '@map-step/core';
+import { type Library, lookAlikesOf } from '@map-step/core';
 import { type RefObject, useEffect, useState } from 'react';
 import type { DraftPlan } from '../../course/course-view.ts';
 
@@ -76,11 +76,9 @@ function linksOf(chosen: string, library: Library, { problem, placed }: DraftPla
         return { from: need, to: pattern.id, kind: isBroken ? 'broken' : 'need' };
       }),
   );
-  const pairs = (problem?.lookalikes ?? []).filter(pair => pair.includes(chosen));
-  const alike = pairs.map(([one, other]): Link => {
-    const apart = Math.abs((placed[one] ?? 0) - (placed[other] ?? 0));
-    return { from: one, to: other, kind: (problem?.apart ? apart === 0 : apart > 1) ? 'blurs' : 'alike' };
-  });
+  const alike = (problem ? lookAlikesOf(problem, placed, chosen) : []).map(
+    ({ id, blurs }): Link => ({ from: chosen, to: id, kind: blurs ? 'blurs' : 'alike' }),
+  );
   const drawn = new Set(needs.map(({ from, to }) => `${from} ${to}`));
   return [
     ...needs,

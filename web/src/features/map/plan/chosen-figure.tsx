@@ -1,5 +1,12 @@
 import { chakra } from '@chakra-ui/react';
-import { figureElements, figureName, itemReasons, type Library, whatItTakes } from '@map-step/core';
+import {
+  figureElements,
+  figureName,
+  itemReasons,
+  type Library,
+  lookAlikesOf,
+  whatItTakes,
+} from '@map-step/core';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Part } from '../../../ui/group.tsx';
@@ -64,12 +71,11 @@ const Choices = chakra('div', { base: { display: 'grid', gap: '1.5', my: '1.5' }
 /** What blurs with it, and whether that lies as the course wants it. */
 function LooksLike({ id, draft, library }: ChosenProps) {
   const { problem, placed } = draft;
-  const others = (problem?.lookalikes ?? []).flatMap(([a, b]) => (a === id ? [b] : b === id ? [a] : []));
+  const others = problem ? lookAlikesOf(problem, placed, id) : [];
   if (others.length === 0) return null;
   const words = others.map(other => {
-    const lesson = placed[other];
-    const name = figureName(library, other);
-    return `${name} (${lesson === undefined ? 'left out' : `lesson ${lesson}`})`;
+    const { lesson } = other;
+    return `${figureName(library, other.id)} (${lesson === undefined ? 'left out' : `lesson ${lesson}`})`;
   });
   return (
     <p>
