@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { followLeftOut, whatIsLeftOut } from '../api/left-out.ts';
-import { Notice } from '../ui/parts.tsx';
+import { Notice } from '../ui/notice.tsx';
 
 /** What cannot be read does not go unsaid, though every page does without it. */
 export function LeftOutRows() {

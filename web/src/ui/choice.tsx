@@ -27,7 +27,7 @@ const RECIPE = {
   ...selectSlotRecipe,
   base: {
     ...selectSlotRecipe.base,
-    root: { ...selectSlotRecipe.base?.root, gap: '0' },
+    root: { ...selectSlotRecipe.base?.root, gap: '1' },
     label: { color: 'quiet', fontSize: 'sm', fontWeight: '500' },
     trigger: {
       ...selectSlotRecipe.base?.trigger,

@@ -1,7 +1,8 @@
 import { chakra } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 import { ApiError, isPassing } from '../api/client.ts';
-import { Button, Notice } from './parts.tsx';
+import { Notice } from './notice.tsx';
+import { Button } from './parts.tsx';
 
 interface ProblemsProps {
   readonly problems: readonly { readonly at: string; readonly message: string }[] | undefined;

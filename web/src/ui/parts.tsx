@@ -32,32 +32,6 @@ export const TwoColumns = chakra('div', {
   },
 });
 
-/** Something the person should know, in its place on the page. */
-export function Notice({
-  tone,
-  title,
-  children,
-}: {
-  tone: 'stop' | 'ready' | 'now';
-  title: string;
-  children?: ReactNode;
-}) {
-  const tint = { stop: 'stopTint', ready: 'readyTint', now: 'nowTint' }[tone];
-  return (
-    <chakra.div
-      role={tone === 'stop' ? 'alert' : 'status'}
-      bg={tint}
-      borderLeft="5px solid"
-      borderColor={tone}
-      px="3"
-      py="2"
-    >
-      <chakra.p fontWeight="650">{title}</chakra.p>
-      {children}
-    </chakra.div>
-  );
-}
-
 /** What a room with nothing in it says: what to do first. */
 export function Empty({ title, children }: { title: string; children?: ReactNode }) {
   return (

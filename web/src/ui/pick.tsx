@@ -20,7 +20,7 @@ const RECIPE = {
   ...comboboxSlotRecipe,
   base: {
     ...comboboxSlotRecipe.base,
-    root: { ...comboboxSlotRecipe.base?.root, gap: '0' },
+    root: { ...comboboxSlotRecipe.base?.root, gap: '1' },
     label: { color: 'quiet', fontSize: 'sm', fontWeight: '500' },
     input: { ...comboboxSlotRecipe.base?.input, border: '1.5px solid', borderColor: 'line' },
     item: { ...comboboxSlotRecipe.base?.item, _highlighted: { bg: 'nowTint' } },

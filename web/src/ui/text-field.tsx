@@ -13,7 +13,7 @@ const RECIPE = {
   ...fieldSlotRecipe,
   base: {
     ...fieldSlotRecipe.base,
-    root: { ...fieldSlotRecipe.base?.root, gap: '0' },
+    root: { ...fieldSlotRecipe.base?.root, gap: '1' },
     label: { ...fieldSlotRecipe.base?.label, color: 'quiet', fontSize: 'sm', fontWeight: '500' },
     errorText: { ...fieldSlotRecipe.base?.errorText, fontSize: 'sm', fontWeight: '600' },
   },

@@ -1,7 +1,8 @@
 import type { Clash, Json } from '@map-step/core';
 import { useState } from 'react';
+import { Notice } from '../../ui/notice.tsx';
 import { OneOf } from '../../ui/one-of.tsx';
-import { Button, Label, LongText, Notice } from '../../ui/parts.tsx';
+import { Button, Label, LongText } from '../../ui/parts.tsx';
 import { canMerge, mergeBoth } from './merge.ts';
 
 type Whose = 'theirs' | 'mine' | 'both';

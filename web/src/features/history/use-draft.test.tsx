@@ -146,6 +146,14 @@ test('with a pause it is saved when the hand rests, and all at once', async () =
   expect(commands()).toEqual([renamed('Wrap', 'ABC')]);
 });
 
+test('who leaves before the pause is over has it saved all the same', async () => {
+  const { rename, commands, unmount, wait } = await open({ pauseMs: 1000 });
+  rename('Left in haste');
+  unmount();
+  await wait(50);
+  expect(commands()).toEqual([renamed('Wrap', 'Left in haste')]);
+});
+
 test('what an earlier page had left is saved by the next', async () => {
   const left = {
     base: first.body,

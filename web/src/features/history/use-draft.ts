@@ -1,7 +1,7 @@
 import type { HistoryEntry, SignedInPerson } from '@map-step/contract';
 import { type Clash, changesBetween, type Json, readField } from '@map-step/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect } from 'react';
+import { useCallback, useEffect, useEffectEvent } from 'react';
 import { ApiError } from '../../api/client.ts';
 import { type Aggregate, chosenOf, isSaving } from '../../api/commands.ts';
 import { findUndo } from '../../api/find-undo.ts';
@@ -162,5 +162,10 @@ function useSaving<Answer, Body extends object>(
       window.removeEventListener('pagehide', save);
     };
   }, [isReady, isSending, isPending, save, pauseMs, draft]);
+  // Who leaves before the pause is over has written it all the same.
+  const leave = useEffectEvent(() => {
+    if (isReady) save();
+  });
+  useEffect(() => () => leave(), []);
   return { isSaving: isSending || isPending, error: creating.error };
 }

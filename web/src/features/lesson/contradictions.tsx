@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { figureName, findContradictions, type Log } from '@map-step/core';
-import { Button, Label, Notice } from '../../ui/parts.tsx';
+import { Notice } from '../../ui/notice.tsx';
+import { Button, Label } from '../../ui/parts.tsx';
 import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
 import { personName } from '../studio/studio-queries.ts';
 import { RESULTS } from './mark-row.tsx';

@@ -1,8 +1,9 @@
 import { chakra } from '@chakra-ui/react';
 import { DndContext, type DragEndEvent, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
 import { useDeferredValue } from 'react';
+import { Notice } from '../../ui/notice.tsx';
 import { OnPaper } from '../../ui/on-paper.tsx';
-import { Empty, Notice, Spoken, TwoColumns } from '../../ui/parts.tsx';
+import { Empty, Spoken, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
 import { useCourseCommands, useCoursePast } from '../course/course-commands.ts';
 import { type PlanContent, useClass, useCourse, usePlan } from '../course/course-context.ts';

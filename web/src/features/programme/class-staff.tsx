@@ -12,6 +12,7 @@ import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { TextField } from '../../ui/text-field.tsx';
+import { UnsavedGuard } from '../../ui/unsaved-guard.tsx';
 import { useForm } from '../../ui/use-form.ts';
 import { classAggregate } from '../course/class-document.ts';
 import { ClassRefusal } from '../course/class-refusal.tsx';
@@ -101,6 +102,7 @@ function AddMember({ free, section, commands, nameOf }: AddMemberProps) {
   });
   return (
     <chakra.form onSubmit={add} noValidate display="flex" gap="2" flexWrap="wrap" alignItems="end">
+      <UnsavedGuard isDirty={form.formState.isDirty && !form.formState.isSubmitSuccessful} />
       <Controller
         control={form.control}
         name="person"

@@ -3,7 +3,8 @@ import type { JobAnswer } from '@map-step/contract';
 import type { ReactNode } from 'react';
 import { Advance } from '../../ui/advance.tsx';
 import { Failure, Problems } from '../../ui/failure.tsx';
-import { Button, Label, Notice } from '../../ui/parts.tsx';
+import { Notice } from '../../ui/notice.tsx';
+import { Button, Label } from '../../ui/parts.tsx';
 import { isGoing, useJob } from './use-job.ts';
 
 interface JobProgressProps {

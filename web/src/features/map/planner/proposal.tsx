@@ -9,7 +9,8 @@ import {
   type Placed,
 } from '@map-step/core';
 import { useState } from 'react';
-import { Button, Label, Notice } from '../../../ui/parts.tsx';
+import { Notice } from '../../../ui/notice.tsx';
+import { Button, Label } from '../../../ui/parts.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { Tick } from '../../../ui/tick.tsx';
 import { type PlanContent, useCourse } from '../../course/course-context.ts';

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { type BrokenRule, figureName, type Library } from '@map-step/core';
-import { Button, Label, Notice } from '../../../ui/parts.tsx';
+import { Notice } from '../../../ui/notice.tsx';
+import { Button, Label } from '../../../ui/parts.tsx';
 import { useShortcuts } from '../../../ui/shortcuts.ts';
 import type { MendsOfRule } from '../../../workers/plan.worker.ts';
 import { useCourse } from '../../course/course-context.ts';

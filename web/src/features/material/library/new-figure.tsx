@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { type Dance, freeId, type Pattern, type PatternKind } from '@map-step/core';
+import { flushSync } from 'react-dom';
 import { Controller } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
@@ -7,6 +8,7 @@ import { ownerOf } from '../../../api/outbox.ts';
 import { Choice, optionsOf } from '../../../ui/choice.tsx';
 import { Button } from '../../../ui/parts.tsx';
 import { TextField } from '../../../ui/text-field.tsx';
+import { UnsavedGuard } from '../../../ui/unsaved-guard.tsx';
 import { useForm } from '../../../ui/use-form.ts';
 import { useCourse } from '../../course/course-context.ts';
 import { useDrafts } from '../../history/draft-store.ts';
@@ -36,7 +38,7 @@ export function NewFigure({ close }: { close: () => void }) {
   const owner = ownerOf(me);
   const drafts = useDrafts(figureDrafts, owner);
   const dances = answer.course.dances.flatMap(id => library.dances.get(id) ?? []);
-  const { register, control, handleSubmit, formState } = useForm(newFigure, {
+  const { register, control, handleSubmit, formState, reset } = useForm(newFigure, {
     name: '',
     kind: 'pattern' as PatternKind,
     dance: dances[0]?.id ?? '',
@@ -53,6 +55,8 @@ export function NewFigure({ close }: { close: () => void }) {
       past: [],
       future: [],
     });
+    // Else the page would be held back, as one that is left with something written.
+    flushSync(() => reset());
     close();
     void navigate(`/courses/${answer.course.id}/material/${id}`);
   });
@@ -65,6 +69,7 @@ export function NewFigure({ close }: { close: () => void }) {
       aria-label="New figure"
       onKeyDown={pressed => pressed.key === 'Escape' && !pressed.defaultPrevented && close()}
     >
+      <UnsavedGuard isDirty={formState.isDirty} />
       <TextField
         label="What the house calls it"
         autoFocus
