@@ -65,6 +65,7 @@ export function NumberField(props: NumberFieldProps) {
     >
       <NumberInput.Input
         aria-label={label}
+        bg="panel"
         onBlur={take}
         onKeyDown={event => {
           if (event.key === 'Enter') take();
