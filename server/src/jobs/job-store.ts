@@ -48,6 +48,8 @@ function jobRuns(scope: StudioScope) {
      * of others do not wait for it: then this one is to wait. Undefined when there is nothing to do.
      */
     async begin(id: string): Promise<number | 'wait' | undefined> {
+      // Two servers that ask at the same moment: the second sees what the first has begun.
+      await scope.select("SELECT pg_advisory_xact_lock(hashtext('job ' || $1::text))", []);
       const [busy] = await scope.select(
         `SELECT id FROM jobs WHERE studio_id = $1 AND id <> $2 AND state = 'running'
            AND beat_at > now() - interval '${SILENT_SECONDS} seconds' LIMIT 1`,
