@@ -85,9 +85,11 @@ export type CourseListAnswer = z.output<typeof courseListAnswer>;
 export const courseVersionsAnswer = z.strictObject({ versions: list(plan) });
 export type CourseVersionsAnswer = z.output<typeof courseVersionsAnswer>;
 
-/** A class as everybody of the studio may see it. */
-export type CourseClass = Omit<Section, 'students'>;
-const courseClass: z.ZodType<CourseClass> = sectionSchema.omit({ students: true });
+/** A class as everybody of the studio may see it, with the lessons behind it. */
+export interface CourseClass extends Omit<Section, 'students'> {
+  readonly behind: number;
+}
+const courseClass: z.ZodType<CourseClass> = sectionSchema.omit({ students: true }).extend({ behind: count });
 
 export const courseAnswer = z.strictObject({
   course,

@@ -70,7 +70,14 @@ export { writeSheetSvg } from './interchange/write-svg.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionsOf } from './lesson/cautions.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './lesson/class-plan.ts';
 export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
-export { type ClassProgress, classProgress, lessonsBehind, standingLogs } from './lesson/progress.ts';
+export {
+  type ClassProgress,
+  type ClassSoFar,
+  classProgress,
+  lessonsBehind,
+  lessonsOver,
+  standingLogs,
+} from './lesson/progress.ts';
 export { draftRecap } from './lesson/recap-draft.ts';
 export {
   type BlockKind,
@@ -185,7 +192,7 @@ export { failure, type Result, success } from './model/result.ts';
 export { isTimeZone } from './model/time-zone.ts';
 export { CoreError, type Tenths, TICKS_PER_BEAT, type Ticks, tenths, ticks } from './model/units.ts';
 export { describePlan, type PlanAnswer, type PlanKnowledge } from './plan/answer.ts';
-export { buildPlanProblem, lessonCapacity } from './plan/build-problem.ts';
+export { buildPlanProblem, lessonCapacity, taughtAsPlanned } from './plan/build-problem.ts';
 export {
   addLesson,
   canDropLesson,
@@ -217,6 +224,7 @@ export {
   type Placed,
   type PlanItem,
   type PlanProblem,
+  taughtLessons,
 } from './plan/problem.ts';
 export {
   costChange,

@@ -44,3 +44,22 @@ export function classProgress(logs: readonly Log[], recaps: readonly Pick<Recap,
   const missed = standing.filter(({ result }) => result === 'not-reached').map(({ pattern }) => pattern);
   return { lessons, taught, carried: [...new Set(missed)].filter(pattern => taught[pattern] === undefined) };
 }
+
+/** A class as its course is planned by it. */
+export interface ClassSoFar {
+  /** Of its lessons, in order. */
+  readonly dates: readonly string[];
+  /** Lessons of which its teachers have told that they are over. */
+  readonly behind: number;
+}
+
+/**
+ * How many lessons of a course are over, for the most advanced of the classes that are not at their end on `today`; where
+ * all are, for the most advanced of all. A lesson is over when it was finished, or its day has passed.
+ */
+export function lessonsOver(classes: readonly ClassSoFar[], today: string): number {
+  const running = classes.filter(({ dates }) => (dates.at(-1) ?? today) >= today);
+  const counted = running.length > 0 ? running : classes;
+  const over = ({ dates, behind }: ClassSoFar) => Math.max(behind, dates.filter(date => date < today).length);
+  return Math.max(0, ...counted.map(over));
+}

@@ -23,6 +23,23 @@ export function lessonCapacity({ minutes, fixed }: CourseLesson): Tenths {
 }
 
 /**
+ * The first `lessons` of a course as taught, each figure where the plan that its classes follow had it; undefined when
+ * none of them is over.
+ */
+export function taughtAsPlanned(
+  { items, lessons }: Pick<Course, 'items' | 'lessons'>,
+  planned: Placed,
+  over: number,
+): PlanProblem['taught'] {
+  if (over <= 0) return undefined;
+  const taught = items.flatMap(({ pattern }) => {
+    const lesson = planned[pattern];
+    return lesson !== undefined && lesson <= over ? [[pattern, lesson] as const] : [];
+  });
+  return { lessons: Math.min(over, lessons.length), items: Object.fromEntries(taught) };
+}
+
+/**
  * The planning problem of a course: each item with its assembly minutes and elements, the lessons with their
  * capacity. Figures of lower levels of the same dance and their elements are known. Refused, with the ids
  * named, when a need is neither in the course nor known or the rules cannot hold.

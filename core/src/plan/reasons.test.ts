@@ -4,7 +4,7 @@ import { tenths } from '../model/units.ts';
 import { anyProblem, item, problem } from '../test/plan-problems.ts';
 import { judgePlan } from './judge.ts';
 import { planMends, takeAlong } from './mends.ts';
-import { lastIntroducing, type PlanProblem } from './problem.ts';
+import { lastIntroducing, type PlanProblem, taughtLessons } from './problem.ts';
 import { itemReasons, moveEffect, movePlaced, whatItTakes } from './reasons.ts';
 import { createPlanSearch } from './search.ts';
 import { askWhatIf, changeProblem, leastMinutes, whatIfsOf } from './what-if.ts';
@@ -25,9 +25,10 @@ describe('reasons', () => {
         for (const { id } of given.items) {
           const lesson = placed[id];
           const reasons = itemReasons(given, placed, id);
-          if (lesson === undefined) expect(reasons).toEqual({});
+          const isTaught = given.taught?.items[id] !== undefined;
+          if (lesson === undefined || isTaught) expect(reasons).toEqual({});
           else {
-            expect(reasons.earlier === undefined).toBe(lesson === 1);
+            expect(reasons.earlier === undefined).toBe(lesson <= taughtLessons(given) + 1);
             expect(reasons.later === undefined).toBe(lesson >= lastIntroducing(given));
           }
           for (const [told, to] of [

@@ -2,7 +2,7 @@
 // it is, and tell what breaks or what it costs.
 import { allowedLessons } from './domain.ts';
 import { type BrokenRule, type Judgement, judgePlan, type PlanCost } from './judge.ts';
-import { lastIntroducing, type Placed, type PlanProblem } from './problem.ts';
+import { lastIntroducing, type Placed, type PlanProblem, taughtLessons } from './problem.ts';
 
 /** The lesson an item goes to, or null to leave it out. */
 export type Moves = { readonly [id: string]: number | null };
@@ -46,7 +46,7 @@ export function moveEffect(
   };
 }
 
-/** Why a placed item lies in its lesson and not one earlier or later; empty for one that is left out. */
+/** Why a placed item lies in its lesson and not one earlier or later; empty for one that is left out or was taught. */
 export function itemReasons(
   problem: PlanProblem,
   placed: Placed,
@@ -54,11 +54,12 @@ export function itemReasons(
   before: Judgement = judgePlan(problem, placed),
 ): ItemReasons {
   const lesson = placed[id];
-  if (lesson === undefined) return {};
+  if (lesson === undefined || problem.taught?.items[id] !== undefined) return {};
+  const first = taughtLessons(problem) + 1;
   const effect = (to: number) => moveEffect(problem, placed, { [id]: to }, before);
   return {
-    ...(lesson > 1 && { earlier: effect(lesson - 1) }),
-    ...(lesson < lastIntroducing(problem) && { later: effect(lesson + 1) }),
+    ...(lesson > first && { earlier: effect(lesson - 1) }),
+    ...(lesson + 1 >= first && lesson < lastIntroducing(problem) && { later: effect(lesson + 1) }),
   };
 }
 

@@ -47,6 +47,8 @@ function readDemo(): StudioDocument {
 
 interface Asked {
   readonly role?: 'director' | 'teacher';
+  /** Lessons that are over. */
+  readonly over?: number;
 }
 
 /** A server with the demo's course, and a page that has read it. */
@@ -68,12 +70,12 @@ function openPage() {
 }
 
 /** Runs a hook of the map inside the demo's course, on a page whose server is the one that is returned. */
-export function renderInCourse<Result>(hook: () => Result, { role = 'director' }: Asked = {}) {
+export function renderInCourse<Result>(hook: () => Result, { role = 'director', over = 0 }: Asked = {}) {
   const page = openPage();
   const shown: { view?: Shown } = {};
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={page.client}>
-      <InCourse shown={shown} role={role}>
+      <InCourse shown={shown} role={role} over={over}>
         {children}
       </InCourse>
     </QueryClientProvider>
@@ -164,6 +166,7 @@ export function courseContent(role: NonNullable<Asked['role']>): CourseContent {
     materialStamp: '1',
     library,
     answer: { course, published: null, sections: [] },
+    over: 0,
   };
 }
 
@@ -176,6 +179,7 @@ interface InCourseProps {
   readonly shown: { view?: Shown };
   readonly classContent?: ClassContent;
   readonly lesson?: number;
+  readonly over?: number;
 }
 
 function rulesOf({ course: { placed: _, ...course }, published, sections }: CourseAnswer) {
@@ -186,16 +190,22 @@ const placedIn = ({ course }: CourseAnswer) => placedOf(course);
 
 const NO_CLASS: ClassContent = { section: undefined, waiting: [], keep: () => {}, classPlan: undefined };
 
-function InCourse({ children, role, shown, classContent = NO_CLASS, lesson = 1 }: InCourseProps) {
+function InCourse({ children, role, shown, classContent = NO_CLASS, lesson = 1, over = 0 }: InCourseProps) {
   const { data: answer } = useQuery({ ...courseQuery(COURSE), select: rulesOf });
   const [previewed, preview] = useState<Placed>();
   if (!answer) throw new Error('the course is there from the beginning');
   const { data: saved = {} } = useQuery({ ...courseQuery(COURSE), select: placedIn });
+  // What was taught stays as it was planned when the page opened.
+  const [planned] = useState(saved);
   const draft = useMemo(
-    () => draftPlan(problemOf(library, answer.course, answer.published), previewed ?? saved),
-    [answer.course, answer.published, previewed, saved],
+    () =>
+      draftPlan(
+        problemOf(library, answer.course, { published: answer.published, over, saved: planned }),
+        previewed ?? saved,
+      ),
+    [answer.course, answer.published, over, planned, previewed, saved],
   );
-  const course = { ...courseContent(role), answer };
+  const course = { ...courseContent(role), answer, over };
   const plan = { draft, saved, preview };
   shown.view = { ...course, ...plan };
   return (

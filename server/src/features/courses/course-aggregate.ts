@@ -35,13 +35,30 @@ export async function readCourse(scope: StudioScope, id: string): Promise<Course
   const aggregate = courseAggregate(scope, id);
   const { body, version } = await getStored(aggregate);
   const sections = await documentStore(scope, 'sections').listWhere('course_id = $2', [id]);
+  const behind = await readBehind(scope, id);
   return {
     course: body,
     version,
     published: (await findPublishedPlan(scope, id)) ?? null,
-    sections: sections.map(({ students: _, ...section }) => section),
+    sections: sections.map(({ students: _, ...section }) => ({
+      ...section,
+      behind: behind.get(section.id) ?? 0,
+    })),
     history: await readHistory(aggregate),
   };
+}
+
+/** Lessons behind a class, as SQL over the row of a class: up to its last recap, and those before its last log. */
+export const BEHIND = `GREATEST(0,
+  (SELECT max(lesson) FROM recaps r WHERE r.studio_id = $1 AND r.section_id = s.id),
+  (SELECT max(lesson) - 1 FROM logs l WHERE l.studio_id = $1 AND l.section_id = s.id))`;
+
+async function readBehind(scope: StudioScope, course: string): Promise<ReadonlyMap<string, number>> {
+  const rows = await scope.select<{ id: string; behind: number }>(
+    `SELECT id, ${BEHIND} AS behind FROM sections s WHERE studio_id = $1 AND course_id = $2`,
+    [course],
+  );
+  return new Map(rows.map(({ id, behind }) => [id, behind]));
 }
 
 /** Each placing is of an item and in a lesson of the course. */

@@ -9,7 +9,7 @@ import { getStored } from '../../aggregates/aggregate.ts';
 import { readable, readableRows, type WrittenRow } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 
-import { courseAggregate } from './course-aggregate.ts';
+import { BEHIND, courseAggregate } from './course-aggregate.ts';
 
 const PAGE = 60;
 const NEWEST_COURSES = 20;
@@ -43,12 +43,10 @@ interface SectionRow extends WrittenRow<Section> {
   readonly behind: number;
 }
 
-/** One more than a page, the newest first. A class is as far as its last recap, or the lesson before its last log. */
+/** One more than a page, the newest first. */
 async function listSections(scope: StudioScope, page: number): Promise<SectionSummary[]> {
   const rows = await scope.select<SectionRow>(
-    `SELECT 'listed/' || id AS id, xmin::text, jsonb_set(body, '{students}', '[]') AS body, student_count, GREATEST(0,
-         (SELECT max(lesson) FROM recaps r WHERE r.studio_id = $1 AND r.section_id = s.id),
-         (SELECT max(lesson) - 1 FROM logs l WHERE l.studio_id = $1 AND l.section_id = s.id)) AS behind
+    `SELECT 'listed/' || id AS id, xmin::text, jsonb_set(body, '{students}', '[]') AS body, student_count, ${BEHIND} AS behind
        FROM sections s WHERE studio_id = $1
        ORDER BY last_date DESC, position DESC LIMIT ${PAGE + 1} OFFSET $2`,
     [page * PAGE],

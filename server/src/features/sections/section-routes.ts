@@ -32,7 +32,12 @@ export const sectionRoutes = [
   ),
   route(
     'lesson.finish',
-    changing((scope, call) => finishLesson(scope, call, call.params, call.body)),
+    changing(async (scope, call) => {
+      const answer = await finishLesson(scope, call, call.params, call.body);
+      // What is over is planned no more.
+      await announce(scope, { topic: 'course', id: answer.section.course });
+      return answer;
+    }),
   ),
   route('recap.read', (scope, { deps, params }) => readRecapDetail(scope, params, deps.now())),
   route(

@@ -27,7 +27,7 @@ export function CopyCourse() {
     },
   });
   return (
-    <chakra.section aria-label="Copy">
+    <chakra.section aria-label="Copy" id="copy">
       <chakra.h3 fontSize="lg" mb="1">
         Copy this course
       </chakra.h3>

@@ -20,6 +20,8 @@ export interface CourseContent {
   readonly materialStamp: string;
   readonly library: Library;
   readonly answer: CourseNow;
+  /** Lessons that are over: they are planned no more. */
+  readonly over: number;
 }
 
 /** Where the figures lie. */

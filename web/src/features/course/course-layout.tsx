@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import type { CourseAnswer, Material, SignedInPerson, StudioAnswer } from '@map-step/contract';
-import { lessonsBehind, openLibrary, type Placed, placedOf } from '@map-step/core';
+import { lessonsBehind, lessonsOver, openLibrary, type Placed, placedOf } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
@@ -86,9 +86,10 @@ interface Loaded extends Around {
 
 function WithCourse({ answer, material, stamp, studio, me, today, children }: Loaded) {
   const library = useMemo(() => openLibrary(material), [material]);
+  const over = lessonsOver(answer.sections, today);
   const content = useMemo(
-    () => ({ me, today, studio, material, materialStamp: stamp, library, answer }),
-    [me, today, studio, material, stamp, library, answer],
+    () => ({ me, today, studio, material, materialStamp: stamp, library, answer, over }),
+    [me, today, studio, material, stamp, library, answer, over],
   );
   return <CourseContext value={content}>{children}</CourseContext>;
 }
@@ -96,11 +97,16 @@ function WithCourse({ answer, material, stamp, studio, me, today, children }: Lo
 const NOWHERE: Placed = {};
 
 function WithPlan({ children }: Around) {
-  const { library, answer } = useCourse();
+  const { library, answer, over } = useCourse();
   const [previewed, preview] = useState<Placed>();
   const { data: saved = NOWHERE } = useQuery({ ...courseQuery(answer.course.id), select: placedIn });
   const { course, published } = answer;
-  const problem = useMemo(() => problemOf(library, course, published), [library, course, published]);
+  // A published plan says where what was taught lay: then a move changes nothing of the problem.
+  const followed = published || over === 0 ? NOWHERE : saved;
+  const problem = useMemo(
+    () => problemOf(library, course, { published, over, saved: followed }),
+    [library, course, published, over, followed],
+  );
   const draft = useMemo(() => draftPlan(problem, previewed ?? saved), [problem, previewed, saved]);
   const content = useMemo(() => ({ draft, saved, preview }), [draft, saved]);
   return <PlanContext value={content}>{children}</PlanContext>;

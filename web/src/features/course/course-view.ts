@@ -9,6 +9,7 @@ import {
   type PlanProblem,
   type PlanVersion,
   placedOf,
+  taughtAsPlanned,
 } from '@map-step/core';
 
 export type LessonEvent =
@@ -36,13 +37,20 @@ export interface DraftPlan {
   readonly faults: readonly string[];
 }
 
-/** The planning problem of a course, against the published plan where there is one. */
+/**
+ * The planning problem of a course: what its classes have not had yet, against the published plan where there is one.
+ * Where nothing is published they follow the plan as it is saved.
+ */
 export function problemOf(
   library: Library,
   course: CourseRules,
-  published: PlanVersion | null,
+  { published, over, saved }: { published: PlanVersion | null; over: number; saved: Placed },
 ): ReturnType<typeof buildPlanProblem> {
-  return buildPlanProblem(library, course, published ? { published: placedOf(published) } : {});
+  const taught = taughtAsPlanned(course, published ? placedOf(published) : saved, over);
+  return buildPlanProblem(library, course, {
+    ...(published && { published: placedOf(published) }),
+    ...(taught && { taught }),
+  });
 }
 
 /** Judges a placing of the course's items. */

@@ -47,7 +47,7 @@ const BOARD = {
 
 /** Lanes of figures over the columns of the lessons; the columns stand under the beads of the barre. */
 export function StrandBoard({ chosen, chipOf }: BoardProps) {
-  const { answer, library } = useCourse();
+  const { answer, library, over } = useCourse();
   const { draft } = usePlan();
   const { lesson: open } = usePlace();
   const { items, lessons } = answer.course;
@@ -64,7 +64,7 @@ export function StrandBoard({ chosen, chipOf }: BoardProps) {
               key={`column-${index + 1}`}
               lesson={index + 1}
               isOpen={index + 1 === open}
-              isClosed={index + 1 > last}
+              state={index < over ? 'over' : index + 1 > last ? 'closed' : 'open'}
             />
           ))}
         </div>
@@ -81,22 +81,24 @@ export function StrandBoard({ chosen, chipOf }: BoardProps) {
 interface LessonColumnProps {
   readonly lesson: number;
   readonly isOpen: boolean;
-  /** Nothing new may come here. */
-  readonly isClosed: boolean;
+  /** Nothing new may come into a lesson that is closed, or that is over. */
+  readonly state: 'open' | 'closed' | 'over';
 }
 
-function LessonColumn({ lesson, isOpen, isClosed }: LessonColumnProps) {
-  const { setNodeRef, isOver } = useDroppable({ id: String(lesson), disabled: isClosed });
+const NOTHING_COMES = { closed: 'nothing new', over: 'over' } as const;
+
+function LessonColumn({ lesson, isOpen, state }: LessonColumnProps) {
+  const { setNodeRef, isOver } = useDroppable({ id: String(lesson), disabled: state !== 'open' });
   return (
     <chakra.div
       ref={setNodeRef}
       borderLeft="1px solid"
       borderColor="line"
-      bg={isOver ? 'nowTint' : isOpen ? 'panel' : 'transparent'}
+      bg={isOver ? 'nowTint' : state === 'over' ? 'line' : isOpen ? 'panel' : 'transparent'}
     >
-      {isClosed && (
+      {state !== 'open' && (
         <chakra.p fontSize="xs" color="quiet" px="1" lineHeight="1.3" whiteSpace="nowrap">
-          nothing new
+          {NOTHING_COMES[state]}
         </chakra.p>
       )}
     </chakra.div>

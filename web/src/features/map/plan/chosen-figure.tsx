@@ -26,7 +26,7 @@ interface FigureProps {
 
 /** What the chosen figure needs and costs, why it lies where it lies, and the rules it keeps. */
 export function ChosenFigure({ id, draft, moves }: FigureProps) {
-  const { answer, library } = useCourse();
+  const { answer, library, over } = useCourse();
   const chosen = { id, draft, library, moves };
   const { search } = useLocation();
   const item = draft.problem?.items.find(entry => entry.id === id);
@@ -55,7 +55,13 @@ export function ChosenFigure({ id, draft, moves }: FigureProps) {
         )}
       </p>
       <LooksLike {...chosen} />
-      {lesson === undefined ? <BringBack {...chosen} /> : <Reasons {...chosen} />}
+      {lesson === undefined ? (
+        <BringBack {...chosen} />
+      ) : lesson <= over && lesson === draft.problem?.taught?.items[id] ? (
+        <p>Lesson {lesson} is over: it stands there.</p>
+      ) : (
+        <Reasons {...chosen} />
+      )}
       {moves && <ItemRules id={id} lesson={lesson} isSplit={item.split === true} />}
       <Link to={`/courses/${answer.course.id}/material/${id}${search}`}>Step sheet</Link>
     </Part>

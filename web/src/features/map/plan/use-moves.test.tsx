@@ -9,7 +9,7 @@ import { useSelection } from '../board/use-selection.ts';
 import { useMoves } from './use-moves.ts';
 
 /** The hands of the map: what is chosen, moved and told, as the page puts them together. */
-function open(role: 'director' | 'teacher' = 'director') {
+function open(role: 'director' | 'teacher' = 'director', over = 0) {
   const onMove = vi.fn();
   const page = renderInCourse(
     () => {
@@ -17,7 +17,7 @@ function open(role: 'director' | 'teacher' = 'director') {
       const { moves, spoken } = useMoves(useCourseCommands(), onMove);
       return { selection, spoken, shift: handsOn(selection, moves).shift, chipOf: useChips(selection) };
     },
-    { role },
+    { role, over },
   );
   const hands = () => page.result.current;
   const chip = (id: string) => {
@@ -125,4 +125,21 @@ test('a proposal marks what it moves, and says from where', () => {
 
 test('a figure that the library does not have has no chip', () => {
   expect(open().hands().chipOf('nothing-of-the-kind')).toBeUndefined();
+});
+
+test('what was taught stands, and no arrow or drag brings a figure into an evening that is over', async () => {
+  const { press, chip, hands, view, liesIn } = open('director', 2);
+  const { saved, library } = view();
+  const past = Object.keys(saved).find(id => saved[id] === 2) ?? '';
+  const next =
+    Object.keys(saved).find(id => saved[id] === 3 && library.patterns.get(id)?.kind !== 'drill') ?? '';
+  press(past, 1);
+  await waitFor(() => expect(hands().spoken).toBe('Nothing moved. The first 2 lessons are over and stand.'));
+  press(past, null);
+  press(next, -1);
+  expect([chip(past).lesson, chip(next).lesson]).toEqual([2, 3]);
+  press(next, 1);
+  await liesIn(next, 4);
+  press(next, -3);
+  await liesIn(next, 3);
 });

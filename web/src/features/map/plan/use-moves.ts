@@ -1,4 +1,13 @@
-import { figureName, lastIntroducing, type Moves, moveEffect, placedOf, placeItems } from '@map-step/core';
+import {
+  figureName,
+  lastIntroducing,
+  type Moves,
+  moveEffect,
+  type PlanProblem,
+  placedOf,
+  placeItems,
+  taughtLessons,
+} from '@map-step/core';
 import { startTransition, useState } from 'react';
 import type { CourseCommands } from '../../course/course-commands.ts';
 import { useCourse, usePlan } from '../../course/course-context.ts';
@@ -17,15 +26,17 @@ export function useMoves(commands: CourseCommands, onMove: () => void): { moves:
   const { problem } = usePlan().draft;
   const [spoken, say] = useState('');
   const now = () => placedOf(commands.now() ?? null);
+  const over = problem ? taughtLessons(problem) : 0;
 
   const move: MapMoves['move'] = (wished, why) => {
     if (me.role !== 'director' || !problem) return;
     const placed = now();
-    const last = lastIntroducing(problem);
-    const real = Object.entries(wished).filter(
-      ([id, to]) => to !== (placed[id] ?? null) && (to === null || (to >= 1 && to <= last)),
-    );
-    if (real.length === 0) return;
+    const asked = Object.entries(wished).filter(([id, to]) => to !== (placed[id] ?? null));
+    const real = asked.filter(([id, to]) => mayMove(problem, placed[id], id, to));
+    if (real.length === 0) {
+      if (asked.length > 0 && over > 0) say(`Nothing moved. The first ${over} lessons are over and stand.`);
+      return;
+    }
     const moves = Object.fromEntries(real);
     const words = why ?? real.map(([id, to]) => moveInWords(figureName(library, id), to)).join(', ');
     onMove();
@@ -41,20 +52,29 @@ export function useMoves(commands: CourseCommands, onMove: () => void): { moves:
   const shift: MapMoves['shift'] = (ids, by) => {
     if (!problem) return;
     const placed = now();
-    const lessons = ids.flatMap(id => placed[id] ?? []);
+    const ahead = ids.filter(id => (placed[id] ?? over + 1) > over);
+    const lessons = ahead.flatMap(id => placed[id] ?? []);
     const last = lastIntroducing(problem);
-    const room = by < 0 ? 1 - Math.min(...lessons) : last - Math.max(...lessons);
+    const room = by < 0 ? over + 1 - Math.min(...lessons) : last - Math.max(...lessons);
     const step = by < 0 ? Math.max(by, room) : Math.min(by, room);
     move(
       Object.fromEntries(
-        ids.map(id => {
+        (ahead.length > 0 ? ahead : ids).map(id => {
           const lesson = placed[id];
-          return [id, lesson === undefined ? (by > 0 ? by : null) : lesson + (lessons.length > 0 ? step : 0)];
+          if (lesson === undefined) return [id, by > 0 ? over + by : null];
+          return [id, lesson + (lesson > over ? step : by)];
         }),
       ),
     );
   };
   return { moves: { move, shift }, spoken };
+}
+
+/** What was taught stays where it was, and nothing comes into an evening that is over. */
+function mayMove(problem: PlanProblem, from: number | undefined, id: string, to: number | null): boolean {
+  const taughtIn = problem.taught?.items[id];
+  if (taughtIn !== undefined) return from !== taughtIn && to === taughtIn;
+  return to === null || (to > taughtLessons(problem) && to <= lastIntroducing(problem));
 }
 
 export function moveInWords(name: string, to: number | null): string {
