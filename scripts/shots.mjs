@@ -15,15 +15,15 @@ const DIRECTOR = 'Ottilie Marsh';
 const TEACHER = 'Bram Okoro';
 
 const planLevel = async page => {
-  await page.getByRole('button', { name: 'Plan this level' }).click();
+  await page.getByRole('button', { name: /^Plan (this level|lessons?)/ }).click();
   await page.getByText('No better plan exists.').waitFor();
   await page.getByRole('button', { name: /^Take all/ }).click();
-  await page.getByRole('button', { name: 'Plan this level' }).waitFor();
+  await page.getByRole('button', { name: /^Plan (this level|lessons?)/ }).waitFor();
   await page.getByText('saved', { exact: true }).waitFor();
   await page.getByRole('button', { name: /^Wrap,/ }).click();
 };
 const propose = async page => {
-  await page.getByRole('button', { name: 'Plan this level' }).click();
+  await page.getByRole('button', { name: /^Plan (this level|lessons?)/ }).click();
   await page.getByText('No better plan exists.').waitFor();
 };
 const openNewBlock = async page => {

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { id } from './ids.ts';
+import { slug } from './session.ts';
+import { removable, SET_UP_KINDS } from './setup.ts';
 
 /** What stands in the path of a request, and what may be asked behind its `?`: texts that become what they mean. */
 const lesson = z
@@ -14,6 +16,12 @@ const page = z
 const recap = { section: id, lesson, audience: z.enum(['students', 'staff']) };
 
 export const IN_PATH = {
+  entry: z.strictObject({ kind: z.enum(SET_UP_KINDS), entry: id }),
+  removable: z.strictObject({ kind: removable, entry: id }),
+  person: z.strictObject({ person: id }),
+  student: z.strictObject({ student: id }),
+  at: z.strictObject({ slug }),
+  openSession: z.strictObject({ session: z.string().regex(/^[\w-]{1,64}$/) }),
   job: z.strictObject({ job: z.guid() }),
   table: z.strictObject({ table: z.string().max(64) }),
   figure: z.strictObject({ figure: id }),
@@ -35,6 +43,8 @@ export const IN_QUERY = {
       .regex(/^[\w/: -]*$/, 'expected what an earlier answer said')
       .optional(),
   }),
+  /** Some weeks at most: a term on one page. */
+  term: z.strictObject({ from: z.iso.date(), to: z.iso.date() }),
   /** `preview` only looks, `take` takes what the file changes; else what differs is refused. */
   import: z.strictObject({ do: z.enum(['preview', 'take']).optional() }),
 };

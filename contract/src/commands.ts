@@ -25,7 +25,7 @@ export type DocumentCommand = z.infer<typeof documentCommand>;
 
 export const historyEntry = z.strictObject({
   id: z.string(),
-  kind: z.enum(['create', 'place', 'publish', 'keep', 'edit', 'undo']),
+  kind: z.enum(['create', 'place', 'publish', 'keep', 'edit', 'undo', 'remove']),
   what: z.string(),
   by: z.string(),
   at: instant,

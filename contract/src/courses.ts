@@ -44,6 +44,9 @@ export const courseCommandBody = z.strictObject({ seen: z.int().min(1), command:
 /** A new course, whole; an id that is there already is refused. */
 export const courseCreateBody = z.strictObject({ course: courseSchema });
 
+/** A new class, whole; an id that is there already is refused. */
+export const sectionCreateBody = z.strictObject({ section: sectionSchema });
+
 /** A new figure, whole; an id that is there already is refused. */
 export const figureCreateBody = z.strictObject({ figure: patternSchema });
 
@@ -89,7 +92,9 @@ export type CourseVersionsAnswer = z.output<typeof courseVersionsAnswer>;
 export interface CourseClass extends Omit<Section, 'students'> {
   readonly behind: number;
 }
-const courseClass: z.ZodType<CourseClass> = sectionSchema.omit({ students: true }).extend({ behind: count });
+export const courseClass: z.ZodType<CourseClass> = sectionSchema
+  .omit({ students: true })
+  .extend({ behind: count });
 
 export const courseAnswer = z.strictObject({
   course,
@@ -127,6 +132,11 @@ const holiday: z.ZodType<Holiday> = z.strictObject({
 
 export const studioAnswer = z.strictObject({
   studio,
+  /** The last part of its own address on this server. */
+  slug: z.string(),
+  /** What the studio says about its students' data, and where its local rules stand; null where it has not said it. */
+  consent: z.string().nullable(),
+  localRules: z.string().nullable(),
   people: list(person),
   rooms: list(room),
   holidays: list(holiday),

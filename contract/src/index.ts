@@ -1,3 +1,4 @@
+export type { AccountAnswer, AccountsAnswer, InvitationAnswer, LinkAnswer } from './accounts.ts';
 export type {
   DocumentCommand,
   HistoryEntry,
@@ -53,6 +54,16 @@ export {
   type StaffRole,
   setupBody,
 } from './session.ts';
+export type {
+  EnrolBody,
+  EntryCreateBody,
+  RemovableKind,
+  SetUpEntries,
+  SetUpKind,
+  StudioDecisions,
+  TermAnswer,
+} from './setup.ts';
+export { studioDecisions } from './setup.ts';
 export type {
   TableOrder,
   TableResult,

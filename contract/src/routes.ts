@@ -1,4 +1,15 @@
 import { z } from 'zod';
+import {
+  acceptBody,
+  accountAnswer,
+  accountsAnswer,
+  addressAnswer,
+  endedAnswer,
+  enterBody,
+  invitationAnswer,
+  linkAnswer,
+  passwordBody,
+} from './accounts.ts';
 import { IN_PATH, IN_QUERY } from './addresses.ts';
 import { documentCommandBody, versioned } from './commands.ts';
 import {
@@ -9,6 +20,7 @@ import {
   courseVersionsAnswer,
   figureCreateBody,
   materialAnswer,
+  sectionCreateBody,
   studioAnswer,
 } from './courses.ts';
 import { pattern, section } from './entities.ts';
@@ -29,6 +41,15 @@ import {
   storedAnswer,
 } from './sections.ts';
 import { demoSignInBody, type StaffRole, sessionAnswer, setupBody, signInBody } from './session.ts';
+import {
+  enrolBody,
+  entryAnswer,
+  entryCreateBody,
+  erasedAnswer,
+  removedAnswer,
+  studioDocumentAnswer,
+  termAnswer,
+} from './setup.ts';
 import { tableBody } from './tables.ts';
 
 /** Who may call a route: anyone, anyone signed in, or these roles. */
@@ -76,6 +97,97 @@ export const ROUTES = {
   'session.demo': { ...PATHS['session.demo'], access: 'anyone', body: demoSignInBody, answer: sessionAnswer },
   'session.signOut': { ...PATHS['session.signOut'], access: 'signed-in', answer: nothing },
   'setup.create': { ...PATHS['setup.create'], access: 'anyone', body: setupBody, answer: sessionAnswer },
+  'founding.invite': { ...PATHS['founding.invite'], access: DIRECTOR, answer: linkAnswer },
+  'address.read': { ...PATHS['address.read'], access: 'anyone', params: IN_PATH.at, answer: addressAnswer },
+  'invitation.read': {
+    ...PATHS['invitation.read'],
+    access: 'anyone',
+    params: IN_PATH.token,
+    answer: invitationAnswer,
+  },
+  'invitation.accept': {
+    ...PATHS['invitation.accept'],
+    access: 'anyone',
+    params: IN_PATH.token,
+    body: acceptBody,
+    answer: sessionAnswer,
+  },
+  'account.read': { ...PATHS['account.read'], access: 'signed-in', answer: accountAnswer },
+  'account.password': {
+    ...PATHS['account.password'],
+    access: 'signed-in',
+    body: passwordBody,
+    answer: endedAnswer,
+  },
+  'account.end': {
+    ...PATHS['account.end'],
+    access: 'signed-in',
+    params: IN_PATH.openSession,
+    answer: endedAnswer,
+  },
+  'account.enter': { ...PATHS['account.enter'], access: 'signed-in', body: enterBody, answer: sessionAnswer },
+  'studio.document': { ...PATHS['studio.document'], access: DIRECTOR, answer: studioDocumentAnswer },
+  'studio.command': {
+    ...PATHS['studio.command'],
+    access: DIRECTOR,
+    body: documentCommandBody,
+    answer: studioDocumentAnswer,
+  },
+  'entry.create': { ...PATHS['entry.create'], access: DIRECTOR, body: entryCreateBody, answer: entryAnswer },
+  'entry.read': { ...PATHS['entry.read'], access: DIRECTOR, params: IN_PATH.entry, answer: entryAnswer },
+  'entry.command': {
+    ...PATHS['entry.command'],
+    access: DIRECTOR,
+    params: IN_PATH.entry,
+    body: documentCommandBody,
+    answer: entryAnswer,
+  },
+  'entry.remove': {
+    ...PATHS['entry.remove'],
+    access: DIRECTOR,
+    params: IN_PATH.removable,
+    answer: removedAnswer,
+  },
+  'people.accounts': { ...PATHS['people.accounts'], access: DIRECTOR, answer: accountsAnswer },
+  'person.invite': {
+    ...PATHS['person.invite'],
+    access: DIRECTOR,
+    params: IN_PATH.person,
+    answer: linkAnswer,
+  },
+  'person.withdraw': {
+    ...PATHS['person.withdraw'],
+    access: DIRECTOR,
+    params: IN_PATH.person,
+    answer: endedAnswer,
+  },
+  'person.endAccount': {
+    ...PATHS['person.endAccount'],
+    access: DIRECTOR,
+    params: IN_PATH.person,
+    answer: endedAnswer,
+  },
+  'student.export': { ...PATHS['student.export'], access: DIRECTOR, params: IN_PATH.student, answer: file },
+  'student.erase': {
+    ...PATHS['student.erase'],
+    access: DIRECTOR,
+    params: IN_PATH.student,
+    answer: erasedAnswer,
+  },
+  'term.read': { ...PATHS['term.read'], access: 'signed-in', query: IN_QUERY.term, answer: termAnswer },
+  'section.create': {
+    ...PATHS['section.create'],
+    access: DIRECTOR,
+    body: sectionCreateBody,
+    answer: sectionDocument,
+  },
+  'section.enrol': {
+    ...PATHS['section.enrol'],
+    access: DIRECTOR,
+    params: IN_PATH.section,
+    body: enrolBody,
+    answer: sectionDocument,
+  },
   'live.follow': { ...PATHS['live.follow'], access: 'signed-in', answer: stream },
   'studio.read': { ...PATHS['studio.read'], access: 'signed-in', answer: studioAnswer },
   'studio.export': { ...PATHS['studio.export'], access: DIRECTOR, answer: file },

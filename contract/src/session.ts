@@ -2,10 +2,19 @@ import { isTimeZone, personSchema } from '@map-step/core';
 import { z } from 'zod';
 import { list } from './entities.ts';
 
-const password = z.string().min(10, 'a password has at least 10 characters').max(200);
-const email = z.email('expected an e-mail address').max(200);
+export const password = z.string().min(10, 'a password has at least 10 characters').max(200);
+export const email = z.email('expected an e-mail address').max(200);
 
-export const signInBody = z.strictObject({ email, password: z.string().max(200) });
+/** The last part of a studio's own address. */
+export const slug = z.string().regex(/^[a-z0-9-]{1,64}$/);
+export const staffRole = personSchema.shape.role;
+
+export const signInBody = z.strictObject({
+  email,
+  password: z.string().max(200),
+  /** The studio that is entered, for who belongs to several. */
+  at: z.exactOptional(slug),
+});
 export const demoSignInBody = z.strictObject({ person: z.string().max(64) });
 export const setupBody = z.strictObject({
   studio: z.string().trim().min(1).max(200),
@@ -13,6 +22,8 @@ export const setupBody = z.strictObject({
   email,
   password,
   timezone: z.string().max(64).refine(isTimeZone, 'expected a time zone such as Europe/London'),
+  /** Where studios are made by invitation. */
+  invitation: z.exactOptional(z.string().max(64)),
 });
 
 const signedInPerson = z.strictObject({ ...personSchema.shape, studio: z.guid() });
@@ -27,6 +38,8 @@ export const sessionAnswer = z.strictObject({
   demo: z.strictObject({ studio: z.string(), people: list(personSchema) }).nullable(),
   /** True on a server that has no studio yet. */
   empty: z.boolean(),
+  /** Who may make one more studio here. */
+  founding: z.enum(['open', 'invitation', 'closed']),
   /** YYYY-MM-DD on the server's clock, in the studio's time zone. */
   today: z.iso.date(),
 });

@@ -67,6 +67,7 @@ async function captureTraces(databaseUrl: string, size: StudioSize): Promise<Tra
     logger: pino({ level: 'silent' }),
     now: () => new Date(),
     demo: true,
+    founding: 'closed' as const,
     secret: 'bench',
   };
   const app = createApp(deps, {

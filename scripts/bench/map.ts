@@ -54,7 +54,7 @@ function inCore(studio: StudioDocument): void {
 async function inBrowser(file: string): Promise<void> {
   const { page, close } = await openMeasuredPage(root, { MAPSTEP_DEMO_FILE: file });
   await page.goto('/courses/big/map');
-  const plan = page.getByRole('button', { name: 'Plan this level' });
+  const plan = page.getByRole('button', { name: /^Plan (this level|lessons?)/ });
   await plan.waitFor();
   await page.waitForTimeout(3000);
   const stolen = watchStolenTime();
@@ -118,13 +118,13 @@ function stopAndWait(): Promise<number> {
 
 async function planAndTake(page: Page): Promise<void> {
   const begun = Date.now();
-  await page.getByRole('button', { name: 'Plan this level' }).click();
+  await page.getByRole('button', { name: /^Plan (this level|lessons?)/ }).click();
   const take = page.getByRole('button', { name: /^Take all/ });
   await take.waitFor();
   say('the first plan shown after', Date.now() - begun);
   await page.waitForTimeout(5000);
   await take.click();
-  await page.getByRole('button', { name: 'Plan this level' }).waitFor();
+  await page.getByRole('button', { name: /^Plan (this level|lessons?)/ }).waitFor();
   await page.getByText('saved', { exact: true }).waitFor();
 }
 

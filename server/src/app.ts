@@ -5,6 +5,7 @@ import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
 import { describeError } from './faults/describe-error.ts';
 import { HttpFault } from './faults/http-fault.ts';
+import { accountRoutes } from './features/accounts/account-routes.ts';
 import { checkRoutes } from './features/checks/check-routes.ts';
 import { courseRoutes } from './features/courses/course-routes.ts';
 import { figureRoutes } from './features/figures/figure-routes.ts';
@@ -15,7 +16,9 @@ import { requireOwnClass } from './features/sections/rights.ts';
 import { sectionRoutes } from './features/sections/section-routes.ts';
 import { sessionRoutes } from './features/session/session-routes.ts';
 import { identify } from './features/session/session-service.ts';
+import { setupRoutes } from './features/setup/setup-routes.ts';
 import { shareRoutes } from './features/share/share-routes.ts';
+import { studentRoutes } from './features/students/student-routes.ts';
 import { studioRoutes } from './features/studio/studio-routes.ts';
 import { limitCrowd } from './http/crowd.ts';
 import { errorHandler } from './http/errors.ts';
@@ -62,7 +65,10 @@ export function createApp(deps: Deps, options: AppOptions): App {
     next();
   });
   app.use('/api', sessions.handler, anonymousLimit(options));
-  app.post(['/api/session', '/api/session/demo', '/api/setup'], signInLimit(deps, options));
+  app.post(
+    ['/api/session', '/api/session/demo', '/api/setup', '/api/invitations/:token'],
+    signInLimit(deps, options),
+  );
   const guards = { identify: (request: Request) => identify(deps, request), requireOwnClass };
   mountRoutes(app, deps, guards, [
     ...healthRoutes,
@@ -75,6 +81,9 @@ export function createApp(deps: Deps, options: AppOptions): App {
     ...figureRoutes,
     ...jobRoutes,
     ...shareRoutes,
+    ...accountRoutes,
+    ...setupRoutes,
+    ...studentRoutes,
   ]);
   app.use('/api', () => {
     throw new HttpFault('not-found', 'There is nothing at this address.');

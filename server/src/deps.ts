@@ -15,6 +15,8 @@ export interface Deps {
   readonly today?: string;
   /** True: the people of a demo studio sign in with one click. Which studio that is stands in the database. */
   readonly demo: boolean;
+  /** Who may found one more studio, once there is one. */
+  readonly founding: 'open' | 'invitation' | 'closed';
   /** Signs cookies and hides what is counted. */
   readonly secret: string;
 }

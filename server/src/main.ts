@@ -37,6 +37,7 @@ const deps: Deps = {
   logger,
   now: () => new Date(),
   demo: env.MAPSTEP_DEMO === '1',
+  founding: foundingOf(env.MAPSTEP_NEW_STUDIOS),
   secret: env.SESSION_SECRET ?? randomBytes(32).toString('hex'),
   ...(env.MAPSTEP_TODAY && { today: env.MAPSTEP_TODAY }),
 };
@@ -61,6 +62,13 @@ server.on('error', error => {
   process.stderr.write(`Cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);
   process.exit(1);
 });
+
+/** Who may found one more studio: nobody, unless it is said. */
+function foundingOf(said = 'closed'): Deps['founding'] {
+  if (said === 'open' || said === 'invitation' || said === 'closed') return said;
+  process.stderr.write('MAPSTEP_NEW_STUDIOS is open, invitation or closed.\n');
+  process.exit(2);
+}
 
 /** Names with commas between them. */
 function listOf(names = ''): readonly string[] {

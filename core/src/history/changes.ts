@@ -22,13 +22,16 @@ export interface Clash {
 
 type Fields = { readonly [key: string]: Json };
 
-/** What tells the entries of a list apart. Every other list is one field as a whole. */
-const ENTRY_KEYS: { readonly [list: string]: string } = {
-  items: 'pattern',
-  placed: 'pattern',
-  staff: 'person',
-  students: 'student',
-  cancelled: 'date',
+/**
+ * What tells the entries of a list apart: a key, and where one may come twice (a student who leaves and comes back, or
+ * dances another role from a day on) the day from which the entry holds. Every other list is one field as a whole.
+ */
+const ENTRY_KEYS: { readonly [list: string]: readonly [string, string?] } = {
+  items: ['pattern'],
+  placed: ['pattern'],
+  staff: ['person'],
+  students: ['student', 'from'],
+  cancelled: ['date'],
 };
 
 /**
@@ -62,9 +65,9 @@ export function changedFields(before: object, after: object): readonly FieldChan
 /** The changes that make one body of another, entry by entry where a list has keyed entries. */
 export function changesBetween(before: object, after: object): readonly FieldChange[] {
   return changedFields(before, after).flatMap(change => {
-    const key = ENTRY_KEYS[change.field];
-    if (key === undefined) return [change];
-    const names = [...entriesOf(change.from), ...entriesOf(change.to)].map(entry => String(entry[key]));
+    const list = ENTRY_KEYS[change.field];
+    if (list === undefined) return [change];
+    const names = [...entriesOf(change.from), ...entriesOf(change.to)].map(entry => nameOf(entry, list));
     return [...new Set(names)]
       .map(name => `${change.field}/${name}`)
       .map(field => ({ field, from: readField(before, field), to: readField(after, field) }))
@@ -82,7 +85,7 @@ export function readField(body: unknown, field: string): Json {
   const { key, list, entry } = splitField(field);
   const value = ownValue(fieldsOf(body), key);
   if (list === undefined) return value;
-  return entriesOf(value).find(one => ownValue(one, list) === entry) ?? null;
+  return entriesOf(value).find(one => nameOf(one, list) === entry) ?? null;
 }
 
 /** A body as it is in JSON, where a key may or may not be. */
@@ -94,17 +97,26 @@ function writeField(body: Fields, field: string, to: Json): Fields {
   const { key, list, entry } = splitField(field);
   if (list === undefined) return withKey(body, key, to);
   const entries = entriesOf(ownValue(body, key));
-  const at = entries.findIndex(one => ownValue(one, list) === entry);
+  const at = entries.findIndex(one => nameOf(one, list) === entry);
   if (to === null) return withKey(body, key, entries.toSpliced(at, at < 0 ? 0 : 1));
-  const added = { ...fieldsOf(to), [list]: entry };
+  const [name, from] = [entry.split(' ', 1)[0] ?? entry, entry.split(' ')[1]];
+  const added = { ...fieldsOf(to), [list[0]]: name, ...(list[1] && from && { [list[1]]: from }) };
   return withKey(body, key, at < 0 ? [...entries, added] : entries.with(at, added));
 }
 
-function splitField(field: string): { key: string; list?: string; entry: string } {
+type EntryKey = (typeof ENTRY_KEYS)[string];
+
+function splitField(field: string): { key: string; list?: EntryKey; entry: string } {
   const slash = field.indexOf('/');
   const key = slash < 0 ? field : field.slice(0, slash);
   const list = slash < 0 ? undefined : ENTRY_KEYS[key];
   return list === undefined ? { key: field, entry: '' } : { key, list, entry: field.slice(slash + 1) };
+}
+
+/** An entry by its keys: `ana`, or `ana 2026-03-09`. */
+function nameOf(entry: Fields, [first, second]: EntryKey): string {
+  const more = second === undefined ? null : ownValue(entry, second);
+  return more === null ? String(entry[first]) : `${String(entry[first])} ${String(more)}`;
 }
 
 function entriesOf(value: Json): readonly Fields[] {

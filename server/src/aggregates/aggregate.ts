@@ -14,7 +14,9 @@ import { historyStore } from '../db/history-store.ts';
 import type { StudioScope } from '../db/studio-scope.ts';
 import { HttpFault } from '../faults/http-fault.ts';
 
-export type AggregateKind = 'course' | 'pattern' | 'section' | 'check' | 'recap';
+export type AggregateKind =
+  | ('course' | 'pattern' | 'section' | 'check' | 'recap')
+  | ('dance' | 'level' | 'room' | 'person' | 'student' | 'studio');
 
 /** One thing that people change by commands: a course, a figure, a recap, a check, a class. */
 export interface Aggregate<Body> {

@@ -7,9 +7,13 @@ export interface Database {
   readonly models: Models;
   /** Runs work on one studio in one transaction; nothing in it can reach another studio. */
   inStudio<Answer>(studioId: string, work: (scope: StudioScope) => Promise<Answer>): Promise<Answer>;
-  /** The same on a studio that is being founded; undefined, and nothing done, when there is a studio already. */
-  inFirstStudio<Answer>(
+  /**
+   * The same on a studio that is being founded, one after the other. What belongs to no studio is prepared before it is
+   * entered; undefined, and nothing done, when that says no.
+   */
+  inNewStudio<Answer>(
     studioId: string,
+    prepare: (transaction: Transaction) => Promise<boolean>,
     work: (scope: StudioScope) => Promise<Answer>,
   ): Promise<Answer | undefined>;
   /** For what belongs to no studio yet: accounts, sessions, share links, a new studio. */
@@ -45,10 +49,10 @@ export function openDatabase(url: string, connections = POOL_SIZE): Database {
         work(await enterStudio(models, studioId, transaction)),
       );
     },
-    inFirstStudio: (studioId, work) =>
+    inNewStudio: (studioId, prepare, work) =>
       sequelize.transaction(async transaction => {
         await sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [FOUNDING_LOCK], transaction });
-        if ((await models.studios.count({ transaction })) > 0) return undefined;
+        if (!(await prepare(transaction))) return undefined;
         return work(await enterStudio(models, studioId, transaction));
       }),
     inTransaction: work => sequelize.transaction(work),

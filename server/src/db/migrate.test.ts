@@ -77,6 +77,10 @@ test('bounds come in over rows that break them: what is sound stays, what is not
     'UTC',
     'Europe/London',
   ]);
+  expect(await list('SELECT slug AS one FROM studios ORDER BY id')).toEqual(['real', 'demo']);
+  expect(
+    await list("SELECT person_id || ' ' || email AS one FROM memberships JOIN accounts ON id = account_id"),
+  ).toEqual(['ada ada@pier.example']);
   await query(inject('databaseUrl'), `DROP DATABASE ${old} WITH (FORCE)`);
 });
 
@@ -86,7 +90,10 @@ test('three servers that start at once migrate once, and a later start keeps the
   const done = await query<{ name: string }>(url(), 'SELECT name FROM migrations ORDER BY name');
   expect(done.map(row => row.name)).toEqual(MIGRATIONS.map(migration => migration.name));
 
-  await query(url(), `INSERT INTO studios (id, body) VALUES ('${randomUUID()}', '{"name": "Kept"}')`);
+  await query(
+    url(),
+    `INSERT INTO studios (id, slug, body) VALUES ('${randomUUID()}', 'kept', '{"name": "Kept"}')`,
+  );
   await servers[0]?.migrate();
   expect(await query(url(), 'SELECT body FROM studios')).toEqual([{ body: { name: 'Kept' } }]);
   await Promise.all(servers.map(database => database.close()));

@@ -7,6 +7,7 @@ import { SHARED_WORK } from './migrations/0005-shared-work.ts';
 import { BOUNDS } from './migrations/0006-bounds.ts';
 import { NO_HASHES } from './migrations/0007-no-hashes.ts';
 import { SOUND_EVENTS } from './migrations/0008-sound-events.ts';
+import { MEMBERSHIPS } from './migrations/0009-memberships.ts';
 
 export interface Migration {
   readonly name: string;
@@ -28,4 +29,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0006-bounds', BOUNDS),
   sql('0007-no-hashes', NO_HASHES),
   sql('0008-sound-events', SOUND_EVENTS),
+  sql('0009-memberships', MEMBERSHIPS),
 ];

@@ -75,14 +75,37 @@ export class StudioRow extends Model {
   declare body: unknown;
   /** Entered by one click, without an account. */
   declare demo: boolean;
+  /** The last part of its own address. */
+  declare slug: string;
+  declare version: number;
 }
 
+/** A person's own, whatever studios they belong to: no studio sees it. */
 export class AccountRow extends Model {
   declare id: string;
-  declare studioId: string;
-  declare personId: string;
   declare email: string;
   declare passwordHash: string;
+}
+
+export class MembershipRow extends Model {
+  declare accountId: string;
+  declare studioId: string;
+  declare personId: string;
+}
+
+/** A link that lets a person of a studio in once. */
+export class InvitationRow extends Model {
+  declare tokenHash: string;
+  declare studioId: string;
+  declare personId: string;
+  declare expiresAt: Date;
+}
+
+/** A link that lets somebody found one more studio. */
+export class FoundingLinkRow extends Model {
+  declare tokenHash: string;
+  declare studioId: string;
+  declare expiresAt: Date;
 }
 
 export const DOCUMENT_KINDS = [
@@ -102,6 +125,9 @@ export interface Models {
   readonly history: ModelStatic<HistoryRow>;
   readonly studios: ModelStatic<StudioRow>;
   readonly accounts: ModelStatic<AccountRow>;
+  readonly memberships: ModelStatic<MembershipRow>;
+  readonly invitations: ModelStatic<InvitationRow>;
+  readonly foundingLinks: ModelStatic<FoundingLinkRow>;
 }
 
 const key = (type: typeof DataTypes.TEXT | typeof DataTypes.UUID | typeof DataTypes.INTEGER) => ({
@@ -191,10 +217,22 @@ export function defineModels(sequelize: Sequelize): Models {
       },
       options('history'),
     ),
-    studios: StudioRow.init({ id: key(UUID), body: JSONB, demo: BOOLEAN }, options('studios')),
-    accounts: AccountRow.init(
-      { id: key(UUID), studioId: UUID, personId: TEXT, email: TEXT, passwordHash: TEXT },
-      options('accounts'),
+    studios: StudioRow.init(
+      { id: key(UUID), body: JSONB, demo: BOOLEAN, slug: TEXT, version: INTEGER },
+      options('studios'),
+    ),
+    accounts: AccountRow.init({ id: key(UUID), email: TEXT, passwordHash: TEXT }, options('accounts')),
+    memberships: MembershipRow.init(
+      { accountId: key(UUID), studioId: key(UUID), personId: TEXT },
+      options('memberships'),
+    ),
+    invitations: InvitationRow.init(
+      { tokenHash: key(TEXT), studioId: UUID, personId: TEXT, expiresAt: DATE },
+      options('invitations'),
+    ),
+    foundingLinks: FoundingLinkRow.init(
+      { tokenHash: key(TEXT), studioId: UUID, expiresAt: DATE },
+      options('founding_links'),
     ),
   };
 }

@@ -20,6 +20,9 @@ declare module 'express-session' {
     csrf: string;
     /** The day on which its fourteen days began again. */
     day: string;
+    /** When it began, and on what. */
+    since: string;
+    device: string;
   }
 }
 
@@ -84,10 +87,12 @@ export function keepAlive(request: Request, now: Date): void {
 }
 
 /** Starts a new session for a person; the old session id dies with it. */
-export async function beginSession(request: Request, owner: SessionOwner): Promise<void> {
+export async function beginSession(request: Request, owner: SessionOwner, now: Date): Promise<void> {
   await settled(done => request.session.regenerate(done));
   request.session.owner = owner;
   request.session.csrf = randomBytes(16).toString('base64url');
+  request.session.since = now.toISOString();
+  request.session.device = deviceOf(request);
   await settled(done => request.session.save(done));
 }
 
@@ -108,7 +113,18 @@ export async function isStillOpen(request: Request): Promise<boolean> {
 
 /** A session told to other servers: nobody can make its cookie of this. */
 export function nameOfSession(request: Request): string {
-  return createHash('sha256').update(request.sessionID).digest('base64url');
+  return nameOfSessionId(request.sessionID);
+}
+
+export function nameOfSessionId(id: string): string {
+  return createHash('sha256').update(id).digest('base64url');
+}
+
+/** What somebody sits at, as far as a browser tells; enough to know one's own sessions apart. */
+function deviceOf(request: Request): string {
+  const agent = request.get('user-agent') ?? '';
+  if (/tablet/i.test(agent)) return 'tablet';
+  return /mobi/i.test(agent) ? 'phone' : 'computer';
 }
 
 function settled(work: (done: (error?: unknown) => void) => unknown): Promise<void> {

@@ -14,7 +14,16 @@ test('without its database the server lives, is not ready, and asks to try again
   const changes = openChangeFeed(NOWHERE);
   const jobs = { send: () => Promise.reject(new Error('no job is queued here')) };
   const logger = pino({ level: 'silent' });
-  const deps = { database, changes, jobs, logger, now: () => new Date(), demo: false, secret: 's' };
+  const deps = {
+    database,
+    changes,
+    jobs,
+    logger,
+    now: () => new Date(),
+    demo: false,
+    founding: 'closed' as const,
+    secret: 's',
+  };
   const limits = { signInLimit: 5, anonymousLimit: 100, crowdLimit: 100 };
   const options = {
     databaseUrl: NOWHERE,

@@ -134,6 +134,7 @@ export async function listen(
     now: () => now,
     today: TODAY,
     demo: true,
+    founding: 'closed',
     secret: SECRET,
     ...more,
   };

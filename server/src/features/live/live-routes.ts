@@ -27,8 +27,8 @@ export const liveRoutes = [
         return;
       }
       response.write(`data: ${JSON.stringify(signal)}\n\n`);
-      // Whatever has changed, it may be the people.
-      if (signal.topic === 'everything') void look();
+      // It may be who the people are, or whatever.
+      if (signal.topic === 'everything' || signal.topic === 'studio') void look();
     };
     const stop = deps.changes.follow(who.studio, send);
     const heartbeat = setInterval(() => {

@@ -1,18 +1,13 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { DocumentCommand, PublishAnswer, RecapDetail } from '@map-step/contract';
 import { col } from 'sequelize';
 import { planEdit, planUndo, readHistory, runCommand, stale } from '../../aggregates/aggregate.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
+import { hashToken, newToken } from '../../http/token.ts';
 import { type RecapKey, readRecap, recapAggregate } from './recap-aggregate.ts';
 
 const LINK_DAYS = 120;
 const DAY_MS = 86_400_000;
-
-/** A link is kept only as its hash: who reads the database cannot open it. */
-export function hashToken(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
-}
 
 export async function readRecapDetail(scope: StudioScope, key: RecapKey, now: Date): Promise<RecapDetail> {
   const recap = await readRecap(scope, key, now);
@@ -47,7 +42,7 @@ export async function publishRecap(
       'A recap for the staff has no link: the staff of the class read it signed in.',
     );
   const aggregate = recapAggregate(scope, key, now);
-  const token = randomBytes(16).toString('base64url');
+  const token = newToken();
   const expires = new Date(now.getTime() + LINK_DAYS * DAY_MS);
   await runCommand(aggregate, person, async ({ body, version }) => {
     if (version !== seen) throw await stale(aggregate, []);

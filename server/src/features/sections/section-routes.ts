@@ -1,7 +1,8 @@
-import { runDocumentCommand, tellVersioned } from '../../aggregates/document-aggregate.ts';
+import { createDocument, runDocumentCommand, tellVersioned } from '../../aggregates/document-aggregate.ts';
 import { announce } from '../../db/change-feed.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { route } from '../../http/route.ts';
+import { enrolStudents } from './enrol.ts';
 import { publishRecap, readRecapDetail, revokeLinks, runRecapCommand } from './recap-service.ts';
 import { maySeeStudents } from './rights.ts';
 import { sectionAggregate } from './section-aggregate.ts';
@@ -12,8 +13,19 @@ import {
   readSection,
   withoutStudents,
 } from './section-service.ts';
+import { readTerm } from './term.ts';
 
 export const sectionRoutes = [
+  route('section.create', async (scope, { who, body: { section } }) => {
+    const made = await createDocument(sectionAggregate(scope, section.id), 'sections', who.id, section);
+    // A course tells its classes.
+    await announce(scope, { topic: 'course', id: section.course });
+    return made;
+  }),
+  route('section.enrol', (scope, { who, params, body }) =>
+    enrolStudents(scope, params.section, who.id, body),
+  ),
+  route('term.read', (scope, { query }) => readTerm(scope, query)),
   route('section.read', async (scope, call) => {
     const answer = await readSection(scope, call.params.section, call.deps.now());
     return (await maySeeStudents(scope, answer.section, call)) ? answer : withoutStudents(answer);

@@ -1,14 +1,14 @@
 import type { SignedInPerson, StaffRole } from '@map-step/contract';
-import { col, fn, type Transaction, where } from 'sequelize';
+import { col, fn, type Transaction, UniqueConstraintError, where } from 'sequelize';
 import type { Database } from '../../db/database.ts';
 import type { Models } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import type { SessionOwner } from '../../http/session.ts';
 
 export interface Account {
   readonly id: string;
-  readonly studioId: string;
-  readonly personId: string;
+  readonly email: string;
   readonly passwordHash: string;
 }
 
@@ -21,18 +21,77 @@ export async function findAccount(
     where: where(fn('lower', col('email')), email.toLowerCase()),
     transaction,
   });
-  if (!row) return undefined;
-  const { id, studioId, personId, passwordHash } = row;
-  return { id, studioId, personId, passwordHash };
+  return row ? { id: row.id, email: row.email, passwordHash: row.passwordHash } : undefined;
 }
 
-export async function addAccount(
-  scope: StudioScope,
-  account: { id: string; personId: string; email: string; passwordHash: string },
+export async function getAccount(database: Database, id: string): Promise<Account> {
+  const row = await database.models.accounts.findByPk(id);
+  if (!row) throw new Error('the account of a session is gone');
+  return { id, email: row.email, passwordHash: row.passwordHash };
+}
+
+/** The account of a person of a studio, and to how many studios it belongs. */
+export async function findAccountOf(
+  database: Database,
+  studio: string,
+  person: string,
+): Promise<{ readonly id: string; readonly email: string; readonly studios: number } | undefined> {
+  const [row] = await database.select<{ id: string; email: string; studios: number }>(
+    `SELECT a.id, a.email, (SELECT count(*) FROM memberships o WHERE o.account_id = a.id)::integer AS studios
+     FROM memberships m JOIN accounts a ON a.id = m.account_id WHERE m.studio_id = $1 AND m.person_id = $2`,
+    [studio, person],
+  );
+  return row;
+}
+
+export async function addAccount(models: Models, account: Account, transaction: Transaction): Promise<void> {
+  try {
+    await models.accounts.create({ ...account }, { transaction });
+  } catch (error) {
+    if (!(error instanceof UniqueConstraintError)) throw error;
+    throw new HttpFault('conflict', 'Somebody has just made an account with this e-mail. Sign in.');
+  }
+}
+
+export async function savePassword(
+  models: Models,
+  id: string,
+  passwordHash: string,
+  transaction?: Transaction,
 ): Promise<void> {
-  await scope.models.accounts.create(
-    { ...account, studioId: scope.studioId },
-    { transaction: scope.transaction },
+  await models.accounts.update({ passwordHash }, { where: { id }, ...(transaction && { transaction }) });
+}
+
+/** An account becomes a person of the studio. */
+export async function addMembership(scope: StudioScope, accountId: string, personId: string): Promise<void> {
+  const { studioId, transaction } = scope;
+  await scope.models.memberships.create({ accountId, studioId, personId }, { transaction });
+}
+
+export interface Membership {
+  readonly studio: string;
+  readonly name: string;
+  readonly slug: string;
+  readonly person: string;
+  readonly role: StaffRole;
+}
+
+/** The studios of an account, the one entered last first. */
+export function listMemberships(database: Database, account: string): Promise<Membership[]> {
+  return database.select<Membership>(
+    `SELECT m.studio_id AS studio, s.body ->> 'name' AS name, s.slug, m.person_id AS person, p.body ->> 'role' AS role
+     FROM memberships m JOIN studios s ON s.id = m.studio_id
+       JOIN people p ON p.studio_id = m.studio_id AND p.id = m.person_id
+     WHERE m.account_id = $1 ORDER BY m.entered_at DESC`,
+    [account],
+  );
+}
+
+export async function noteEntered(database: Database, { studio, account }: SessionOwner): Promise<void> {
+  if (account === undefined) return;
+  await database.select(
+    'UPDATE memberships SET entered_at = now() WHERE account_id = $1 AND studio_id = $2 RETURNING 1 AS one',
+    [account, studio],
   );
 }
 
@@ -55,7 +114,7 @@ export async function findSignedIn(
   const [row] = await database.select<{ name: string; role: StaffRole }>(
     `SELECT body ->> 'name' AS name, body ->> 'role' AS role FROM people
      WHERE studio_id = $1 AND id = $2 AND CASE WHEN $3::uuid IS NULL THEN studio_id IN (${DEMO})
-       ELSE EXISTS (SELECT FROM accounts a WHERE a.id = $3 AND a.studio_id = $1 AND a.person_id = $2) END`,
+       ELSE EXISTS (SELECT FROM memberships m WHERE m.account_id = $3 AND m.studio_id = $1 AND m.person_id = $2) END`,
     [studio, id, account ?? null],
   );
   return row && { id, studio, ...row };

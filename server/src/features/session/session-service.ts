@@ -1,26 +1,30 @@
 import { createHmac, randomUUID } from 'node:crypto';
 import type { SessionAnswer, SetupBody, SignedInPerson, SignInBody } from '@map-step/contract';
 import type { Person } from '@map-step/core';
-import { hash, verify } from '@node-rs/argon2';
 import { parse } from 'cookie';
 import type { Request, Response } from 'express';
+import type { Transaction } from 'sequelize';
 import { documentStore } from '../../db/document-store.ts';
 import { type Deps, todayIn } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { isSameSecret } from '../../http/same-secret.ts';
 import { beginSession, keepAlive, type SessionOwner } from '../../http/session.ts';
 import { accountTries } from '../../http/sign-in-tries.ts';
+import { hashToken } from '../../http/token.ts';
 import { createStudio, getStudio, isServerEmpty } from '../studio/studio-store.ts';
-import { addAccount, findAccount, findDemoStudio, findSignedIn } from './account-store.ts';
+import {
+  type Account,
+  addAccount,
+  addMembership,
+  findAccount,
+  findDemoStudio,
+  findSignedIn,
+  listMemberships,
+  noteEntered,
+} from './account-store.ts';
+import { hashPassword, isPassword } from './passwords.ts';
 
 const WRONG = new HttpFault('wrong-password', 'This e-mail and password do not belong together. Try again.');
-const BUSY = new HttpFault(
-  'too-many',
-  'Many people are signing in at this moment. Try again in a few seconds.',
-);
-
-/** Compared against when there is no such account, so that both take the same time. */
-const NOBODY = hash('nobody has this password');
 
 /** The person of a session as they stand now. */
 export async function identify(deps: Deps, request: Request): Promise<SignedInPerson | undefined> {
@@ -52,6 +56,7 @@ export async function readSession(deps: Deps, request: Request): Promise<Session
           }
         : null,
     empty: studioId === undefined && (await isServerEmpty(database)),
+    founding: deps.founding,
     today: todayIn(deps, seen ? seen.studio.timezone : 'UTC'),
   };
 }
@@ -62,9 +67,17 @@ export interface SignInCall {
   readonly response: Response;
 }
 
-export async function signIn(call: SignInCall, { email, password }: SignInBody): Promise<SessionAnswer> {
-  const { deps, request } = call;
-  const { database, secret } = deps;
+export async function signIn(call: SignInCall, { email, password, at }: SignInBody): Promise<SessionAnswer> {
+  const account = await requireAccount(call, email, password);
+  const studios = await listMemberships(call.deps.database, account.id);
+  const entered = studios.find(({ slug }) => slug === at) ?? studios[0];
+  if (!entered) throw WRONG;
+  return enter(call, { studio: entered.studio, id: entered.person, account: account.id });
+}
+
+/** The account of who gives its e-mail and password; guesses are counted, and made ever more slowly. */
+export async function requireAccount(call: SignInCall, email: string, password: string): Promise<Account> {
+  const { database, secret } = call.deps;
   const tries = accountTries(database, secret);
   // Whoever has been in from this browser is counted apart: others' guesses do not keep them out.
   const counted = `${email.toLowerCase()}${isKnownHere(call, email) ? ' here' : ''}`;
@@ -74,72 +87,81 @@ export async function signIn(call: SignInCall, { email, password }: SignInBody):
   const account = await database.inTransaction(transaction =>
     findAccount(database.models, email, transaction),
   );
-  const isRight = await isPassword(account?.passwordHash ?? (await NOBODY), password);
-  if (!account || !isRight) throw WRONG;
-  const owner = { studio: account.studioId, id: account.personId, account: account.id };
-  if (!(await findSignedIn(database, owner))) throw WRONG;
+  if (!(await isPassword(account?.passwordHash, password)) || !account) throw WRONG;
   await tries.forget(counted);
   rememberHere(call, email);
-  return enter(deps, request, owner);
+  return account;
 }
 
-export async function signInToDemo({ deps, request }: SignInCall, person: string): Promise<SessionAnswer> {
+export async function signInToDemo(call: SignInCall, person: string): Promise<SessionAnswer> {
+  const { deps } = call;
   const studio = deps.demo ? await findDemoStudio(deps.database) : undefined;
   const owner = studio && { studio, id: person };
   if (!owner || !(await findSignedIn(deps.database, owner)))
     throw new HttpFault('not-found', 'There is no such person in the demo.');
-  return enter(deps, request, owner);
+  return enter(call, owner);
 }
 
-/** The first studio of a fresh server, with its director: all of it or nothing, and one of those who try at once. */
+/** A studio with its director: all of it or nothing. The first of a server is anyone's, further ones as it is configured. */
 export async function setUpStudio(call: SignInCall, setup: SetupBody): Promise<SessionAnswer> {
-  const { deps, request } = call;
-  const taken = new HttpFault('not-allowed', 'This server has a studio already. Sign in.');
-  if (!(await isServerEmpty(deps.database))) throw taken;
-  const passwordHash = await inTurn(() => hash(setup.password));
+  const { database, founding } = call.deps;
+  const isFirst = await isServerEmpty(database);
+  if (!isFirst && founding !== 'open' && !(founding === 'invitation' && setup.invitation)) throw TAKEN;
+  const account = await accountFor(call, setup.email, setup.password);
   const director: Person = { id: 'director', name: setup.name, role: 'director' };
-  const [studio, account] = [randomUUID(), randomUUID()];
-  const owner = await deps.database.inFirstStudio(studio, async scope => {
+  const studio = randomUUID();
+  const prepare = async (transaction: Transaction) => {
+    const isLate = isFirst && (await database.models.studios.count({ transaction })) > 0;
+    if (isLate && founding !== 'open') return false;
+    if (!isFirst && founding === 'invitation' && !(await takeFoundingLink(call, setup, transaction)))
+      return false;
+    if (account.isNew) await addAccount(database.models, account, transaction);
+    return true;
+  };
+  const owner = await database.inNewStudio(studio, prepare, async scope => {
     await createStudio(scope, { name: setup.studio, timezone: setup.timezone });
     await documentStore(scope, 'people').add([director]);
-    await addAccount(scope, { id: account, personId: director.id, email: setup.email, passwordHash });
-    return { studio, id: director.id, account };
+    await addMembership(scope, account.id, director.id);
+    return { studio, id: director.id, account: account.id };
   });
-  if (!owner) throw taken;
+  if (!owner) throw founding === 'invitation' && !isFirst ? SPENT : TAKEN;
   rememberHere(call, setup.email);
-  return enter(deps, request, owner);
+  return enter(call, owner);
 }
 
-async function enter(deps: Deps, request: Request, owner: SessionOwner): Promise<SessionAnswer> {
-  await beginSession(request, owner);
+const TAKEN = new HttpFault('not-allowed', 'This server has a studio already. Sign in.');
+const SPENT = new HttpFault(
+  'link-expired',
+  'This link has been used or no longer holds. Ask for a new one where you got it.',
+);
+
+/** Of who comes with an e-mail: their account, when the password is right; else a new one that is not written yet. */
+export async function accountFor(
+  call: SignInCall,
+  email: string,
+  password: string,
+): Promise<Account & { readonly isNew: boolean }> {
+  const { database } = call.deps;
+  const known = await database.inTransaction(transaction => findAccount(database.models, email, transaction));
+  if (known) return { ...(await requireAccount(call, email, password)), isNew: false };
+  return { id: randomUUID(), email, passwordHash: await hashPassword(password), isNew: true };
+}
+
+async function takeFoundingLink(
+  { deps }: SignInCall,
+  { invitation = '' }: SetupBody,
+  transaction: Transaction,
+): Promise<boolean> {
+  const link = await deps.database.models.foundingLinks.findByPk(hashToken(invitation), { transaction });
+  await link?.destroy({ transaction });
+  return link !== null && link.expiresAt > deps.now();
+}
+
+/** Begins the session of somebody whom a password, a link or the demo has let in. */
+export async function enter({ deps, request }: SignInCall, owner: SessionOwner): Promise<SessionAnswer> {
+  await beginSession(request, owner, deps.now());
+  await noteEntered(deps.database, owner);
   return readSession(deps, request);
-}
-
-const MOST_WAITING = 10;
-const REST_MS = 100;
-let waiting = 0;
-let last: Promise<unknown> = Promise.resolve();
-
-/** Hashing takes a processor for a while: one after the other, with a rest in between for those who work. */
-async function inTurn<Answer>(work: () => Promise<Answer>): Promise<Answer> {
-  if (waiting >= MOST_WAITING) throw BUSY;
-  waiting += 1;
-  const before = last;
-  const turn = before.then(work);
-  last = turn.then(rest, rest);
-  try {
-    return await turn;
-  } finally {
-    waiting -= 1;
-  }
-}
-
-function rest(): Promise<void> {
-  return new Promise(resolve => setTimeout(resolve, REST_MS));
-}
-
-function isPassword(passwordHash: string, password: string): Promise<boolean> {
-  return inTurn(() => verify(passwordHash, password));
 }
 
 const KNOWN = 'map-step-known';
@@ -150,12 +172,12 @@ function signatureOf({ deps }: SignInCall, email: string): string {
 }
 
 /** This browser has signed in by this address before. */
-function rememberHere(call: SignInCall, email: string): void {
+export function rememberHere(call: SignInCall, email: string): void {
   call.response.cookie(KNOWN, signatureOf(call, email), {
     httpOnly: true,
     sameSite: 'lax',
     secure: call.request.secure,
-    path: '/api/session',
+    path: '/api',
     maxAge: YEAR_MS,
   });
 }

@@ -3,7 +3,7 @@ import { documentStore } from '../../db/document-store.ts';
 import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { publicRoute } from '../../http/route.ts';
-import { hashToken } from '../sections/recap-service.ts';
+import { hashToken } from '../../http/token.ts';
 import { getStudio } from '../studio/studio-store.ts';
 
 export const shareRoutes = [publicRoute('share.read', ({ deps, params }) => readShared(deps, params.token))];

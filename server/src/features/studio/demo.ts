@@ -11,11 +11,15 @@ export async function loadDemo(deps: Deps, file: string): Promise<boolean> {
   if (!(await isServerEmpty(database))) return false;
   const document = readImport(await readFile(file, 'utf8'));
   const dated = moveToToday(document, todayIn(deps, document.studio.timezone));
-  const loaded = await database.inFirstStudio(randomUUID(), async scope => {
-    await createStudio(scope, dated.studio, true);
-    await importDocument(scope, dated);
-    return true;
-  });
+  const loaded = await database.inNewStudio(
+    randomUUID(),
+    async transaction => (await database.models.studios.count({ transaction })) === 0,
+    async scope => {
+      await createStudio(scope, dated.studio, true);
+      await importDocument(scope, dated);
+      return true;
+    },
+  );
   return loaded ?? false;
 }
 

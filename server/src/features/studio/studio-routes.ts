@@ -6,12 +6,26 @@ import { HttpFault } from '../../faults/http-fault.ts';
 import { route } from '../../http/route.ts';
 import { queueJob } from '../../jobs/job-store.ts';
 import { undoImport } from './import-plan.ts';
-import { getStudio, readStudioDocument } from './studio-store.ts';
+import { getSlug, getStudio, readStudioDocument } from './studio-store.ts';
+
+const textOf = (value: unknown) => (typeof value === 'string' && value !== '' ? value : null);
 
 export const studioRoutes = [
   route('studio.read', async (scope): Promise<StudioAnswer> => {
-    const { name, timezone, roles, counting, cautions, mappings, holidays = [] } = await getStudio(scope);
+    const {
+      name,
+      timezone,
+      roles,
+      counting,
+      cautions,
+      mappings,
+      holidays = [],
+      settings,
+    } = await getStudio(scope);
     return {
+      slug: await getSlug(scope),
+      consent: textOf(settings?.['consent']),
+      localRules: textOf(settings?.['localRules']),
       studio: {
         name,
         timezone,

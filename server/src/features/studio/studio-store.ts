@@ -1,4 +1,5 @@
 import type { Check, Holiday, Mark, PlanVersion, Recap, Studio, StudioDocument } from '@map-step/core';
+import { freeId } from '@map-step/core';
 import type { Database } from '../../db/database.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
@@ -14,17 +15,36 @@ export interface StudioRecord extends Studio {
   readonly ext?: StudioDocument['ext'];
 }
 
+/** Its address is made of its name; where another studio has that one already, with a few letters more. */
 export async function createStudio(scope: StudioScope, studio: StudioRecord, demo = false): Promise<void> {
-  await scope.models.studios.create(
-    { id: scope.studioId, body: studio, demo },
-    { transaction: scope.transaction },
-  );
+  const plain = freeId(studio.name, () => false, 'studio').slice(0, 40);
+  for (const slug of [plain, `${plain}-${scope.studioId.slice(0, 8)}`]) {
+    const made = await scope.select(
+      `INSERT INTO studios (id, body, demo, slug) VALUES ($1, $2::jsonb, $3, $4)
+       ON CONFLICT (slug) DO NOTHING RETURNING id`,
+      [JSON.stringify(studio), demo, slug],
+    );
+    if (made.length === 1) return;
+  }
+  throw new Error('a studio found no address');
 }
 
 /** True on a server that has no studio yet. */
 export async function isServerEmpty(database: Database): Promise<boolean> {
   const rows = await database.select('SELECT id FROM studios LIMIT 1', []);
   return rows.length === 0;
+}
+
+/** The last part of the studio's own address. */
+export async function getSlug(scope: StudioScope): Promise<string> {
+  const [row] = await scope.select<{ slug: string }>('SELECT slug FROM studios WHERE id = $1');
+  return row?.slug ?? '';
+}
+
+/** True of the studio that the server loaded to try things on. */
+export async function isDemoStudio(scope: StudioScope): Promise<boolean> {
+  const [row] = await scope.select<{ demo: boolean }>('SELECT demo FROM studios WHERE id = $1');
+  return row?.demo ?? false;
 }
 
 export async function getStudio(scope: StudioScope): Promise<StudioRecord> {

@@ -208,6 +208,7 @@ test('of three servers that load the demo into one empty database, one does', as
     logger: pino({ level: 'silent' }),
     now: () => new Date('2026-03-09T19:00:00Z'),
     demo: true,
+    founding: 'closed' as const,
     secret: 'test',
   };
   const databases = [1, 2, 3].map(() => openDatabase(empty.databaseUrl));

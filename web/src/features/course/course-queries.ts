@@ -16,6 +16,7 @@ interface KnownMaterial {
 }
 
 export const keys = {
+  studio: ['studio'] as const,
   courses: ['courses'] as const,
   everyCourse: ['course'] as const,
   course: (id: string) => ['course', id] as const,

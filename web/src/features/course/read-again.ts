@@ -41,6 +41,9 @@ function filtersOf({ topic, id }: Change): readonly InvalidateQueryFilters[] {
       return [{ queryKey: keys.section(id) }, { queryKey: keys.courses }];
     case 'material':
       return [{ queryKey: keys.material }, { queryKey: keys.everyFigure }];
+    case 'studio':
+      // It may be what somebody is called, or may do.
+      return [{ queryKey: keys.studio }, { queryKey: sessionQuery.queryKey }];
     case 'job':
       return [{ queryKey: keys.job(id) }];
     case 'everything':

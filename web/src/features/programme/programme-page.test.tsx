@@ -46,7 +46,14 @@ const ONE: readonly CourseListAnswer[] = [{ courses: [course('hustle-1', 'Hustle
 
 function open({ role = 'director', pages = ONE, refuses = false }: Setting = {}) {
   const { me, studio, today } = courseContent(role);
-  const session: SessionAnswer = { person: me, csrf: 'x', today, demo: null, empty: false };
+  const session: SessionAnswer = {
+    person: me,
+    csrf: 'x',
+    today,
+    demo: null,
+    empty: false,
+    founding: 'closed',
+  };
   const answers: Readonly<Record<string, unknown>> = { '/api/session': session, '/api/studio': studio };
   vi.stubGlobal('fetch', async (path: string) => {
     const [where = '', query] = path.split('?');

@@ -94,10 +94,10 @@ function LessonColumn({ lesson, isOpen, state }: LessonColumnProps) {
       ref={setNodeRef}
       borderLeft="1px solid"
       borderColor="line"
-      bg={isOver ? 'nowTint' : state === 'over' ? 'line' : isOpen ? 'panel' : 'transparent'}
+      bg={isOver ? 'nowTint' : state === 'over' ? 'line/45' : isOpen ? 'panel' : 'transparent'}
     >
       {state !== 'open' && (
-        <chakra.p fontSize="xs" color="quiet" px="1" lineHeight="1.3" whiteSpace="nowrap">
+        <chakra.p fontSize="xs" color="quiet" px="1" lineHeight="1.3" whiteSpace="nowrap" textAlign="end">
           {NOTHING_COMES[state]}
         </chakra.p>
       )}

@@ -31,7 +31,9 @@ export function PlanActions({ planner, commands }: PlanActionsProps) {
         </p>
       ) : (
         <Button look="next" size="large" onClick={planner.start} disabled={isSaving}>
-          {over === 0 ? 'Plan this level' : `Plan the rest, from lesson ${over + 1}`}
+          {over === 0 || !problem
+            ? 'Plan this level'
+            : `Plan ${lessonsInWords(over + 1, lastIntroducing(problem))}`}
         </Button>
       )}
       <chakra.div display="flex" gap="2" alignItems="center">
@@ -45,4 +47,8 @@ export function PlanActions({ planner, commands }: PlanActionsProps) {
       </chakra.div>
     </chakra.div>
   );
+}
+
+function lessonsInWords(from: number, to: number): string {
+  return from === to ? `lesson ${from}` : `lessons ${from} to ${to}`;
 }
