@@ -44,7 +44,7 @@ export {
   student as studentSchema,
   studio as studioSchema,
 } from './interchange/schema.ts';
-export { addDays, daysBetween, shiftDates } from './interchange/shift-dates.ts';
+export { shiftDates } from './interchange/shift-dates.ts';
 export {
   type ColumnMapping,
   type RowFault,
@@ -138,6 +138,7 @@ export {
   type UnsignalledPair,
 } from './likeness/openings.ts';
 export { type Ranks, rankByDifficulty, rankByNovelty } from './likeness/rank.ts';
+export { addDays, daysBetween } from './model/days.ts';
 export type {
   Approach,
   Attendance,
@@ -239,6 +240,7 @@ export {
 } from './plan/reasons.ts';
 export { createPlanSearch, type PlanSearch, type SearchProgress } from './plan/search.ts';
 export { type FoundPlan, type SolveOptions, solvePlan } from './plan/solve.ts';
+export { type RoomToSpare, roomToSpare, type SpareUse } from './plan/spare.ts';
 export { findProblemFaults } from './plan/validate.ts';
 export {
   askWhatIf,
@@ -249,7 +251,16 @@ export {
   type WhatIfAnswer,
   whatIfsOf,
 } from './plan/what-if.ts';
+export { findClashes, type TermClash, type TermClass } from './programme/clashes.ts';
 export { type WeeklyDates, weeklyDates } from './programme/dates.ts';
+export {
+  type CancelledEvening,
+  cancelEvening,
+  type DateFault,
+  findDateFaults,
+} from './programme/evenings.ts';
+export { type ClassFacts, type ClassStanding, classStanding } from './programme/standing.ts';
+export { RHYTHM_TEMPLATES, type RhythmTemplate, usualLessons } from './programme/templates.ts';
 export {
   freeFootBefore,
   makePartNatural,

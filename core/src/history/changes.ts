@@ -29,7 +29,7 @@ type Fields = { readonly [key: string]: Json };
 const ENTRY_KEYS: { readonly [list: string]: readonly [string, string?] } = {
   items: ['pattern'],
   placed: ['pattern'],
-  staff: ['person'],
+  staff: ['person', 'from'],
   students: ['student', 'from'],
   cancelled: ['date'],
 };

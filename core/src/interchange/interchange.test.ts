@@ -6,7 +6,7 @@ import { course, figure, studio } from '../test/studio.ts';
 import { readDocument } from './read-json.ts';
 import { findJsonFault, MAX_DEPTH } from './scan-json.ts';
 import type { studioDocument } from './schema.ts';
-import { addDays, daysBetween, shiftDates } from './shift-dates.ts';
+import { shiftDates } from './shift-dates.ts';
 import { writeDocument } from './write-json.ts';
 
 /** Without the keys that may hold any JSON: their type is without end. */
@@ -131,10 +131,5 @@ describe('dates move together', () => {
     const moved = shiftDates(dated, 7);
     expect(moved.holidays).toEqual([{ from: '2026-03-06', to: '2026-03-08', name: '2026-02-27' }]);
     expect(moved.logs?.[0]?.at).toBe('2027-01-07T23:59:00Z');
-  });
-
-  test('days are counted over a change of the clocks', () => {
-    expect(daysBetween('2026-03-27', '2026-03-30')).toBe(3);
-    expect(addDays('2026-10-24', 2)).toBe('2026-10-26');
   });
 });

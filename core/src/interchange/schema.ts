@@ -257,6 +257,7 @@ export const course = z.strictObject({
         minutes,
         dance: maybe(id),
         swap: maybe(z.boolean()),
+        again: maybe(list(id, 60)),
         fixed: z.strictObject({
           arrive: minutes,
           warmUp: maybe(minutes),

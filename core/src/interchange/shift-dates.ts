@@ -1,6 +1,6 @@
+import { addDays } from '../model/days.ts';
 import type { StudioDocument } from '../model/document.ts';
 
-const DAY_MS = 86_400_000;
 const DATE_AT_START = /^\d{4}-\d{2}-\d{2}/;
 const DATE_KEYS: ReadonlySet<string> = new Set(['from', 'to', 'dates', 'date', 'at', 'published']);
 
@@ -11,16 +11,6 @@ export function shiftDates(document: StudioDocument, days: number): StudioDocume
   const present = Object.entries(dated).filter(([, value]) => value !== undefined);
   const shifted = present.map(([key, value]) => [key, shift(value, key, days)]);
   return { ...document, ...Object.fromEntries(shifted) };
-}
-
-/** Whole days from one date to another. */
-export function daysBetween(from: string, to: string): number {
-  return Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
-}
-
-/** A date some days later. */
-export function addDays(date: string, days: number): string {
-  return new Date(Date.parse(date.slice(0, 10)) + days * DAY_MS).toISOString().slice(0, 10);
 }
 
 function shift(value: unknown, key: string, days: number): unknown {

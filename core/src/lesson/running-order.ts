@@ -1,6 +1,7 @@
 import type { Course, Dance, Pattern } from '../model/document.ts';
 import { entryAt } from '../model/entry-at.ts';
 import { tenthsOfMinutes } from '../model/units.ts';
+import { lessonCapacity } from '../plan/build-problem.ts';
 import type { PlannedLesson } from '../plan/judge.ts';
 import { teachingLayers } from './layers.ts';
 import { shareOut } from './shares.ts';
@@ -83,7 +84,8 @@ function lessonOf(course: Course, lesson: number): Course['lessons'][number] {
 
 function draftBlocks(source: LessonSource): Draft[] {
   const { course, lesson, planned, patterns } = source;
-  const { fixed } = lessonOf(course, lesson);
+  const { fixed, again = [], ...rest } = lessonOf(course, lesson);
+  const looks = Math.max(0, lessonCapacity({ ...rest, fixed }) - planned.capacity);
   const block = (
     kind: BlockKind,
     title: string,
@@ -109,13 +111,8 @@ function draftBlocks(source: LessonSource): Draft[] {
     block('arrive', 'Arrive', fixed.arrive),
     block('warm-up', 'Warm up', fixed.warmUp),
     {
-      ...block(
-        'recall',
-        'Recall',
-        0,
-        planned.reviews.map(({ id }) => id),
-      ),
-      tenths: recall,
+      ...block('recall', 'Recall', 0, [...new Set([...planned.reviews.map(({ id }) => id), ...again])]),
+      tenths: recall + looks,
     },
     ...news,
     block('combine', 'Combine', fixed.combine),

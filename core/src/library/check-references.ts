@@ -59,8 +59,10 @@ function courseReferences(document: StudioDocument): Reference[] {
     const at = (...rest: (string | number)[]) => ['courses', i, ...rest];
     found.push(...each('dances', course.dances, at('dances')));
     found.push({ kind: 'levels', id: course.level, path: at('level') });
-    for (const [j, { dance }] of course.lessons.entries())
+    for (const [j, { dance, again }] of course.lessons.entries()) {
       found.push({ kind: 'dances', id: dance, path: at('lessons', j, 'dance') });
+      found.push(...each('patterns', again, at('lessons', j, 'again')));
+    }
     for (const list of ['items', 'placed'] as const)
       for (const [j, { pattern }] of (course[list] ?? []).entries())
         found.push({ kind: 'patterns', id: pattern, path: at(list, j, 'pattern') });

@@ -164,6 +164,8 @@ export interface CourseLesson {
   readonly minutes: number;
   readonly dance?: string;
   readonly swap?: boolean;
+  /** Figures that get a second look this evening. */
+  readonly again?: readonly string[];
   readonly fixed: FixedBlocks;
 }
 

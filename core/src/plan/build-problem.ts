@@ -22,6 +22,23 @@ export function lessonCapacity({ minutes, fixed }: CourseLesson): Tenths {
   );
 }
 
+/** Tenths that a second look at a figure takes: half of putting it together; undefined for what cannot be danced. */
+export function secondLook(library: Library, course: Pick<Course, 'roles'>, id: string): Tenths | undefined {
+  const figure = library.readings.get(id)?.figure;
+  return figure && tenths(Math.ceil(assemblyOf(figure, library, course) / 2));
+}
+
+/** What is left of a lesson beside its blocks and the second looks that it gives. */
+function roomInLesson(library: Library, course: Course, lesson: CourseLesson): Tenths {
+  const looks = (lesson.again ?? []).map(id => secondLook(library, course, id) ?? 0);
+  return tenths(looks.reduce<number>((rest, look) => rest - look, lessonCapacity(lesson)));
+}
+
+function assemblyOf(figure: Figure, library: Library, { roles }: Pick<Course, 'roles'>): Tenths {
+  const needed = (figure.pattern.needs ?? []).flatMap(id => library.readings.get(id)?.figure ?? []);
+  return assemblyMinutes(figure, needed, roles === 'both');
+}
+
 /**
  * The first `lessons` of a course as taught, each figure where the plan that its classes follow had it; undefined when
  * none of them is over.
@@ -54,7 +71,7 @@ export function buildPlanProblem(
   const minutes: Record<string, Tenths> = {};
   const items: PlanItem[] = [];
   const faults: string[] = [];
-  const capacity = Math.max(0, ...course.lessons.map(lessonCapacity));
+  const capacity = Math.max(0, ...course.lessons.map(lesson => roomInLesson(library, course, lesson)));
   for (const courseItem of course.items) {
     const figure = library.readings.get(courseItem.pattern)?.figure;
     if (!figure) {
@@ -74,7 +91,7 @@ export function buildPlanProblem(
   }
   if (faults.length > 0) return failure(faults);
   const problem: PlanProblem = {
-    lessons: course.lessons.map(lesson => ({ capacity: lessonCapacity(lesson) })),
+    lessons: course.lessons.map(lesson => ({ capacity: roomInLesson(library, course, lesson) })),
     items,
     elements: minutes,
     known: [...known],
@@ -99,8 +116,7 @@ interface ItemContext {
 function planItem(item: CourseItem, figure: Figure, context: ItemContext): PlanItem {
   const { library, course, knownFigures, known, capacity } = context;
   const { pattern } = figure;
-  const needed = (pattern.needs ?? []).flatMap(id => library.readings.get(id)?.figure ?? []);
-  const assembly = assemblyMinutes(figure, needed, course.roles === 'both');
+  const assembly = assemblyOf(figure, library, course);
   const elements = figureElements(figure, library.elements);
   const alone = elements.reduce<number>(
     (sum, { id, minutes }) => sum + (known.has(id) ? 0 : minutes),

@@ -1,3 +1,4 @@
+import { addDays } from '../model/days.ts';
 import type { Holiday } from '../model/document.ts';
 
 export interface WeeklyDates {
@@ -7,7 +8,6 @@ export interface WeeklyDates {
   readonly skipped: readonly { readonly date: string; readonly name: string }[];
 }
 
-const DAY_MS = 86_400_000;
 const WEEK_DAYS = 7;
 /** Nobody plans over more than this many weeks of holidays. */
 const MOST_SKIPPED = 200;
@@ -19,10 +19,9 @@ const MOST_SKIPPED = 200;
 export function weeklyDates(first: string, count: number, holidays: readonly Holiday[]): WeeklyDates {
   const dates: string[] = [];
   const skipped: { date: string; name: string }[] = [];
-  const start = Date.parse(`${first}T00:00:00Z`);
-  if (Number.isNaN(start)) return { dates, skipped };
+  if (Number.isNaN(Date.parse(`${first}T00:00:00Z`))) return { dates, skipped };
   for (let week = 0; dates.length < count && skipped.length < MOST_SKIPPED; week += 1) {
-    const date = new Date(start + week * WEEK_DAYS * DAY_MS).toISOString().slice(0, 10);
+    const date = addDays(first, week * WEEK_DAYS);
     const holiday = holidays.find(({ from, to }) => from <= date && date <= to);
     if (holiday) skipped.push({ date, name: holiday.name });
     else dates.push(date);
