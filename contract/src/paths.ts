@@ -37,6 +37,8 @@ export const PATHS = {
   'person.endAccount': { method: 'DELETE', path: '/api/people/:person/account' },
   'student.export': { method: 'GET', path: '/api/students/:student/export' },
   'student.erase': { method: 'POST', path: '/api/students/:student/erase' },
+  'programme.today': { method: 'GET', path: '/api/today' },
+  'programme.faults': { method: 'GET', path: '/api/today/faults' },
   'term.read': { method: 'GET', path: '/api/term' },
   'studio.export': { method: 'GET', path: '/api/studio/export' },
   'studio.table': { method: 'GET', path: '/api/studio/tables/:table' },

@@ -26,6 +26,7 @@ import {
 import { pattern, section } from './entities.ts';
 import { importUndone, jobAnswer } from './jobs.ts';
 import { PATHS, type RoutePath } from './paths.ts';
+import { comingFaultsAnswer, todayAnswer } from './programme.ts';
 import {
   attendanceBody,
   checkAnswer,
@@ -174,6 +175,8 @@ export const ROUTES = {
     params: IN_PATH.student,
     answer: erasedAnswer,
   },
+  'programme.today': { ...PATHS['programme.today'], access: 'signed-in', answer: todayAnswer },
+  'programme.faults': { ...PATHS['programme.faults'], access: 'signed-in', answer: comingFaultsAnswer },
   'term.read': { ...PATHS['term.read'], access: 'signed-in', query: IN_QUERY.term, answer: termAnswer },
   'section.create': {
     ...PATHS['section.create'],

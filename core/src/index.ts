@@ -204,6 +204,7 @@ export {
   takeWhatIf,
   withBlock,
 } from './plan/course-changes.ts';
+export { differences } from './plan/differences.ts';
 export { allowedLessons, lessonRule } from './plan/domain.ts';
 export { type HighsLike, highsSolver } from './plan/exact/highs-solver.ts';
 export type { MipSolver } from './plan/exact/mip.ts';

@@ -12,6 +12,7 @@ import { figureRoutes } from './features/figures/figure-routes.ts';
 import { healthRoutes } from './features/health/health-routes.ts';
 import { jobRoutes } from './features/jobs/job-routes.ts';
 import { liveRoutes } from './features/live/live-routes.ts';
+import { programmeRoutes } from './features/programme/programme-routes.ts';
 import { requireOwnClass } from './features/sections/rights.ts';
 import { sectionRoutes } from './features/sections/section-routes.ts';
 import { sessionRoutes } from './features/session/session-routes.ts';
@@ -77,6 +78,7 @@ export function createApp(deps: Deps, options: AppOptions): App {
     ...studioRoutes,
     ...courseRoutes,
     ...sectionRoutes,
+    ...programmeRoutes,
     ...checkRoutes,
     ...figureRoutes,
     ...jobRoutes,

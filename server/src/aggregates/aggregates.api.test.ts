@@ -51,7 +51,11 @@ describe.each<[keyof typeof places, FieldChange, FieldChange]>([
   [
     'class',
     { field: 'start', from: demo.sections?.[0]?.start ?? '', to: '18:15' },
-    { field: 'staff/paz-lindmark', from: null, to: { person: 'paz-lindmark', from: monday, to: monday } },
+    {
+      field: `staff/paz-lindmark ${monday}`,
+      from: null,
+      to: { person: 'paz-lindmark', from: monday, to: monday },
+    },
   ],
   [
     'check',

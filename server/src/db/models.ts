@@ -156,7 +156,7 @@ export function defineModels(sequelize: Sequelize): Models {
     documents: Object.fromEntries(
       DOCUMENT_KINDS.map(kind => [kind, documentModel(kind)]),
     ) as Models['documents'],
-    jobs: JobRow.init(
+    jobs: class extends JobRow {}.init(
       {
         studioId,
         id: key(UUID),
@@ -174,8 +174,11 @@ export function defineModels(sequelize: Sequelize): Models {
       },
       options('jobs'),
     ),
-    plans: PlanRow.init({ studioId, id: generatedId, courseId: TEXT, body: JSONB }, options('plans')),
-    recaps: RecapRow.init(
+    plans: class extends PlanRow {}.init(
+      { studioId, id: generatedId, courseId: TEXT, body: JSONB },
+      options('plans'),
+    ),
+    recaps: class extends RecapRow {}.init(
       {
         studioId,
         sectionId: key(TEXT),
@@ -189,7 +192,7 @@ export function defineModels(sequelize: Sequelize): Models {
       },
       options('recaps'),
     ),
-    recapLinks: RecapLinkRow.init(
+    recapLinks: class extends RecapLinkRow {}.init(
       {
         tokenHash: key(TEXT),
         studioId: UUID,
@@ -201,7 +204,7 @@ export function defineModels(sequelize: Sequelize): Models {
       },
       options('recap_links'),
     ),
-    history: HistoryRow.init(
+    history: class extends HistoryRow {}.init(
       {
         studioId,
         id: generatedId,
@@ -217,20 +220,23 @@ export function defineModels(sequelize: Sequelize): Models {
       },
       options('history'),
     ),
-    studios: StudioRow.init(
+    studios: class extends StudioRow {}.init(
       { id: key(UUID), body: JSONB, demo: BOOLEAN, slug: TEXT, version: INTEGER },
       options('studios'),
     ),
-    accounts: AccountRow.init({ id: key(UUID), email: TEXT, passwordHash: TEXT }, options('accounts')),
-    memberships: MembershipRow.init(
+    accounts: class extends AccountRow {}.init(
+      { id: key(UUID), email: TEXT, passwordHash: TEXT },
+      options('accounts'),
+    ),
+    memberships: class extends MembershipRow {}.init(
       { accountId: key(UUID), studioId: key(UUID), personId: TEXT },
       options('memberships'),
     ),
-    invitations: InvitationRow.init(
+    invitations: class extends InvitationRow {}.init(
       { tokenHash: key(TEXT), studioId: UUID, personId: TEXT, expiresAt: DATE },
       options('invitations'),
     ),
-    foundingLinks: FoundingLinkRow.init(
+    foundingLinks: class extends FoundingLinkRow {}.init(
       { tokenHash: key(TEXT), studioId: UUID, expiresAt: DATE },
       options('founding_links'),
     ),

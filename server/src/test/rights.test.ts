@@ -104,6 +104,8 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'person.endAccount': () => ({ unnamed: true, params: { person: 'suki-larch' } }),
   'student.export': () => ({ params: { student: student.student ?? '' } }),
   'student.erase': () => ({ params: { student: stranger } }),
+  'programme.today': () => ({ unnamed: true }),
+  'programme.faults': () => ({ unnamed: true }),
   'term.read': () => ({
     unnamed: true,
     query: new URLSearchParams({ from: '2026-01-01', to: '2026-06-30' }),

@@ -196,7 +196,8 @@ async function openBrowser(
   id?: string,
   session?: { cookie: string; csrf: string },
 ): Promise<TestPerson> {
-  let cookie = session?.cookie ?? '';
+  const jar = new Map(session ? [['map-step', session.cookie]] : []);
+  const cookies = () => [...jar.values()].join('; ');
   let csrf = session?.csrf ?? 'none';
   const call: TestPerson['call'] = async (
     name,
@@ -207,25 +208,26 @@ async function openBrowser(
     const content = text ?? (body === undefined ? undefined : JSON.stringify(body));
     const response = await fetch(`${address}${filled}?${query}`, {
       method,
-      headers: { cookie, 'x-csrf-token': given ?? csrf, 'content-type': 'application/json' },
+      headers: { cookie: cookies(), 'x-csrf-token': given ?? csrf, 'content-type': 'application/json' },
       ...(content !== undefined && { body: content }),
     });
-    const set = response.headers.get('set-cookie');
-    if (set) cookie = set.split(';')[0] ?? '';
+    for (const set of response.headers.getSetCookie()) {
+      const [pair = ''] = set.split(';');
+      const [name = ''] = pair.split('=');
+      jar.set(name, pair);
+    }
     const isJson = response.headers.get('content-type')?.includes('json');
     const isFile = response.headers.has('content-disposition');
     const told: unknown = isJson && !isFile ? await response.json() : await response.text();
     if (response.ok) answer.parse(told);
+    if (isJson && !isFile) csrf = (told as { csrf?: string | null }).csrf ?? csrf;
     return { status: response.status, body: told as never, headers: response.headers };
   };
-  if (id) {
-    const signedIn = await call('session.demo', { body: { person: id } });
-    csrf = signedIn.body.csrf ?? csrf;
-  }
+  if (id) await call('session.demo', { body: { person: id } });
   const follow: TestPerson['follow'] = async () => {
     const ending = new AbortController();
     const response = await fetch(address + ROUTES['live.follow'].path, {
-      headers: { cookie },
+      headers: { cookie: cookies() },
       signal: ending.signal,
     });
     const changes: Change[] = [];

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { placedOf } from '@map-step/core';
+import { differences, placedOf } from '@map-step/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { PartFrame } from '../../../ui/group.tsx';
@@ -8,7 +8,6 @@ import { Button } from '../../../ui/parts.tsx';
 import { LongTextField, TextField } from '../../../ui/text-field.tsx';
 import { type CourseCommands, useIsSavingCourse } from '../../course/course-commands.ts';
 import { type PlanContent, useCourse } from '../../course/course-context.ts';
-import { differences } from './differences.ts';
 
 interface PublishPlanProps {
   readonly plan: PlanContent;

@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import {
+  differences,
   figureName,
   judgePlan,
   type Moves,
@@ -16,7 +17,6 @@ import { Button, Label } from '../../../ui/parts.tsx';
 import { useCoursePast } from '../../course/course-commands.ts';
 import { type PlanContent, useCourse } from '../../course/course-context.ts';
 import { versionsQuery } from '../../course/course-queries.ts';
-import { differences } from './differences.ts';
 import { type MapMoves, moveInWords } from './use-moves.ts';
 import { points } from './words.ts';
 

@@ -1,7 +1,13 @@
-import type { BrokenRule, MoveEffect, Pattern, PlanCost, PlannedLesson } from '@map-step/core';
+import {
+  type BrokenRule,
+  differences,
+  type MoveEffect,
+  type Pattern,
+  type PlanCost,
+  type PlannedLesson,
+} from '@map-step/core';
 import { describe, expect, test } from 'vitest';
 import { packLane } from '../board/lanes.ts';
-import { differences } from './differences.ts';
 import { changeInWords, costInWords, effectInWords, knownInWords, leftInWords, withNames } from './words.ts';
 
 describe('a lane is packed into rows', () => {

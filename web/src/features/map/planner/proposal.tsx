@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import {
   costChange,
+  differences,
   type FoundPlan,
   figureName,
   judgePlan,
@@ -14,7 +15,6 @@ import { Button, Label } from '../../../ui/parts.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { Tick } from '../../../ui/tick.tsx';
 import { type PlanContent, useCourse } from '../../course/course-context.ts';
-import { differences } from '../plan/differences.ts';
 import { moveInWords } from '../plan/use-moves.ts';
 import { changeInWords, knownInWords, points, withNames } from '../plan/words.ts';
 import type { Planner } from './use-planner.ts';

@@ -1,4 +1,5 @@
-import type { Moves, Placed } from '@map-step/core';
+import type { Placed } from './problem.ts';
+import type { Moves } from './reasons.ts';
 
 /** The moves that make one plan of another. */
 export function differences(from: Placed, to: Placed): Moves {

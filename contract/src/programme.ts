@@ -1,0 +1,69 @@
+// What the first page tells: where the classes stand today, and what is still to be published.
+import { type ClassStanding, type Section, sectionSchema } from '@map-step/core';
+import { z } from 'zod';
+import { count, list } from './entities.ts';
+import { id } from './ids.ts';
+
+const lesson = z.int().min(1);
+const standing: z.ZodType<ClassStanding> = z.strictObject({
+  today: z.exactOptional(lesson),
+  tomorrow: z.exactOptional(lesson),
+  next: z.exactOptional(lesson),
+  unlogged: list(lesson),
+  unrecapped: list(lesson),
+  behind: list(id),
+  ahead: list(id),
+});
+const staff: z.ZodType<Section['staff']> = sectionSchema.shape.staff;
+
+export const todayAnswer = z.strictObject({
+  today: z.iso.date(),
+  /** The classes that run, by their hour. */
+  classes: list(
+    z.strictObject({
+      id,
+      course: id,
+      name: z.string(),
+      lessons: count,
+      start: z.string(),
+      dates: list(z.iso.date()),
+      room: id.nullable(),
+      staff,
+      students: count,
+      standing,
+    }),
+  ),
+  /** What the figures of drifts are called. */
+  figures: z.record(z.string(), z.string()),
+  /** Courses whose teachers do not see the plan as it is now; told to the director alone. */
+  plans: list(
+    z.strictObject({
+      course: id,
+      name: z.string(),
+      state: z.enum(['empty', 'unplanned', 'unpublished', 'changed']),
+      /** Figures that lie elsewhere than was published. */
+      moved: count,
+      /** The first evening of its classes that is still to come. */
+      begins: z.iso.date().nullable(),
+    }),
+  ),
+});
+export type TodayAnswer = z.output<typeof todayAnswer>;
+export type TodaysClass = TodayAnswer['classes'][number];
+
+/** What is wrong or worth a look in figures that a lesson of the next week brings. */
+export const comingFaultsAnswer = z.strictObject({
+  faults: list(
+    z.strictObject({
+      course: id,
+      section: id,
+      lesson,
+      date: z.iso.date(),
+      figure: id,
+      name: z.string(),
+      severity: z.enum(['error', 'hint']),
+      message: z.string(),
+    }),
+  ),
+});
+export type ComingFaultsAnswer = z.output<typeof comingFaultsAnswer>;

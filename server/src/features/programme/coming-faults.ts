@@ -1,0 +1,59 @@
+import type { ComingFaultsAnswer } from '@map-step/contract';
+import { addDays, createFigureChecker, openLibrary } from '@map-step/core';
+import { documentStore } from '../../db/document-store.ts';
+import type { StudioScope } from '../../db/studio-scope.ts';
+import { type Deps, todayIn } from '../../deps.ts';
+import { listElementsOf, listLevelsOf, listOfDances } from '../figures/material-store.ts';
+import { getStudio } from '../studio/studio-store.ts';
+import { listRunning } from './running-classes.ts';
+
+const WEEK_DAYS = 7;
+
+/**
+ * What is wrong or worth a look in the figures that lessons of the next week bring. Reads the whole dances of these, as
+ * a figure is judged among its own.
+ */
+export async function readComingFaults(scope: StudioScope, deps: Deps): Promise<ComingFaultsAnswer> {
+  const today = todayIn(deps, (await getStudio(scope)).timezone);
+  const end = addDays(today, WEEK_DAYS);
+  const coming = (await listRunning(scope, today)).flatMap(({ section, course, plan }) =>
+    section.dates.flatMap((date, index) => {
+      const lesson = index + 1;
+      const figures = Object.keys(plan).filter(id => plan[id] === lesson);
+      return date >= today && date < end ? [{ section: section.id, course, date, lesson, figures }] : [];
+    }),
+  );
+  const check = await openChecker(scope, [...new Set(coming.flatMap(({ course }) => course.dances))]);
+  const faults = coming.flatMap(({ section, course, date, lesson, figures }) =>
+    figures.flatMap(figure =>
+      check(figure).map(({ name, severity, message }) => ({
+        course: course.id,
+        section,
+        lesson,
+        date,
+        figure,
+        name,
+        severity,
+        message,
+      })),
+    ),
+  );
+  return { faults: faults.sort((a, b) => a.date.localeCompare(b.date)) };
+}
+
+async function openChecker(scope: StudioScope, ids: readonly string[]) {
+  const patterns = ids.length > 0 ? await listOfDances(scope, ids, []) : [];
+  const dances = [...new Set([...ids, ...patterns.map(({ dance }) => dance)])];
+  const library = openLibrary({
+    dances: await documentStore(scope, 'dances').listSome(dances),
+    levels: await listLevelsOf(scope, dances),
+    elements: await listElementsOf(scope, dances),
+    patterns,
+  });
+  const check = createFigureChecker(library);
+  return (figure: string) => {
+    const reading = library.readings.get(figure);
+    const name = library.patterns.get(figure)?.name ?? figure;
+    return reading ? check(reading).map(issue => ({ ...issue, name })) : [];
+  };
+}

@@ -1,0 +1,49 @@
+import { addDays, type Course, type Placed, type PlanVersion, placedOf, type Section } from '@map-step/core';
+import { documentStore } from '../../db/document-store.ts';
+import { readableRows, type WrittenRow } from '../../db/readable.ts';
+import type { StudioScope } from '../../db/studio-scope.ts';
+
+/** A class is on the first page from a week before its first evening until two weeks after its last. */
+const DAYS_BEFORE = 7;
+const DAYS_AFTER = 14;
+const MOST = 300;
+
+export interface RunningClass {
+  /** Without its students. */
+  readonly section: Section;
+  readonly students: number;
+  readonly course: Course;
+  /** The plan that its teachers follow. */
+  readonly plan: Placed;
+}
+
+/** The classes that run on a day, by their hour. */
+export async function listRunning(scope: StudioScope, today: string): Promise<readonly RunningClass[]> {
+  const rows = await scope.select<WrittenRow<Section> & { student_count: number }>(
+    `SELECT 'listed/' || id AS id, xmin::text, jsonb_set(body, '{students}', '[]') AS body, student_count
+     FROM sections WHERE studio_id = $1 AND last_date >= $2 AND body -> 'dates' ->> 0 <= $3
+     ORDER BY body ->> 'start', position LIMIT ${MOST}`,
+    [addDays(today, -DAYS_AFTER), addDays(today, DAYS_BEFORE)],
+  );
+  const sections = readableRows(scope, 'sections', rows);
+  const ids = [...new Set(sections.map(({ body }) => body.course))];
+  const courses = new Map((await documentStore(scope, 'courses').listSome(ids)).map(one => [one.id, one]));
+  const plans = await publishedPlans(scope, ids);
+  return sections.flatMap(({ body: section, student_count: students }) => {
+    const course = courses.get(section.course);
+    return course ? [{ section, students, course, plan: plans.get(course.id) ?? {} }] : [];
+  });
+}
+
+/** Where the figures of some courses lie as they were published last; nothing of those that never were. */
+export async function publishedPlans(
+  scope: StudioScope,
+  courses: readonly string[],
+): Promise<ReadonlyMap<string, Placed>> {
+  const rows = await scope.select<{ course_id: string; placed: PlanVersion['placed'] }>(
+    `SELECT DISTINCT ON (course_id) course_id, body -> 'placed' AS placed FROM plans
+     WHERE studio_id = $1 AND course_id = ANY($2) AND (body -> 'published')::boolean ORDER BY course_id, id DESC`,
+    [courses],
+  );
+  return new Map(rows.map(({ course_id, placed }) => [course_id, placedOf({ placed })]));
+}
