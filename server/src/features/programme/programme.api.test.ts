@@ -1,0 +1,89 @@
+import { addDays } from '@map-step/core';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { moveCommand } from '../../test/commands.ts';
+import { demoStudio } from '../../test/demo-studio.ts';
+import { startTestServer, type TestPerson, type TestServer, TODAY } from '../../test/test-server.ts';
+
+let server: TestServer;
+let ottilie: TestPerson;
+beforeAll(async () => {
+  server = await startTestServer(demoStudio());
+  ottilie = await server.person('ottilie-marsh');
+});
+afterAll(() => server.close());
+
+const read = async (who = ottilie) => (await who.call('programme.today')).body;
+
+test('the classes that run are told with where they stand: tonight, what is not written, what they lack', async () => {
+  const { today, classes, figures } = await read();
+  expect(today).toBe(TODAY);
+  const monday = classes.find(({ id }) => id === 'hustle-1-monday');
+  expect(monday).toMatchObject({ name: 'Hustle 1', lessons: 8, start: '19:00', standing: { today: 5 } });
+  expect(monday?.students).toBeGreaterThan(0);
+  for (const { standing } of classes)
+    for (const id of [...standing.behind, ...standing.ahead]) expect(figures[id]).toBeDefined();
+  const drifted = classes.filter(({ standing }) => standing.behind.length > 0);
+  expect(drifted.length).toBeGreaterThan(0);
+});
+
+test('a lesson of yesterday of which nothing was written is told until it is', async () => {
+  const yesterday = addDays(TODAY, -1);
+  const section = {
+    id: 'late',
+    course: 'hustle-1',
+    start: '18:00',
+    dates: [yesterday],
+    staff: [{ person: 'bram-okoro' }],
+    students: [],
+  };
+  await ottilie.call('section.create', { body: { section } });
+  const standing = async () => (await read()).classes.find(({ id }) => id === 'late')?.standing;
+  expect(await standing()).toMatchObject({ unlogged: [1], unrecapped: [1] });
+  const log = {
+    id: crypto.randomUUID(),
+    lesson: 1,
+    pattern: 'wrap',
+    result: 'solid',
+    at: `${yesterday}T19:00:00Z`,
+  };
+  const logged = await ottilie.call('section.log', { params: { section: 'late' }, body: { logs: [log] } });
+  expect(logged.status).toBe(200);
+  expect(await standing()).toMatchObject({ unlogged: [], unrecapped: [1] });
+});
+
+test('a plan that is not what was published is told to the director, and to nobody else', async () => {
+  const { version } = (await ottilie.call('course.read', { params: { course: 'hustle-1' } })).body;
+  const command = moveCommand('moved', { pattern: 'wrap', from: 6, to: 5 });
+  await ottilie.call('course.command', { params: { course: 'hustle-1' }, body: { seen: version, command } });
+  const changed = (await read()).plans.find(({ course }) => course === 'hustle-1');
+  expect(changed).toMatchObject({ name: 'Hustle 1', state: 'changed', begins: TODAY });
+  expect(changed?.moved).toBeGreaterThanOrEqual(1);
+  const bram = await server.person('bram-okoro');
+  expect((await read(bram)).plans).toEqual([]);
+});
+
+test('a course without figures, and one that nobody has planned, wait too', async () => {
+  const { course } = (await ottilie.call('course.read', { params: { course: 'balboa-1' } })).body;
+  const { placed: _, ...rest } = course;
+  await ottilie.call('course.create', { body: { course: { ...rest, id: 'next', name: 'Next' } } });
+  await ottilie.call('course.create', { body: { course: { ...rest, id: 'bare', name: 'Bare', items: [] } } });
+  const states = new Map((await read()).plans.map(({ course: id, state }) => [id, state]));
+  expect([states.get('next'), states.get('bare')]).toEqual(['unplanned', 'empty']);
+});
+
+test('what a coming lesson brings is looked over: what is worth a look is told with its evening', async () => {
+  const { faults } = (await ottilie.call('programme.faults')).body;
+  for (const { date } of faults) expect(date >= TODAY && date < addDays(TODAY, 7)).toBe(true);
+  const before = faults.length;
+  const { classes } = await read();
+  const tonight = classes.find(({ id }) => id === 'hustle-1-monday');
+  const published = (await ottilie.call('course.read', { params: { course: 'hustle-1' } })).body.published;
+  const coming = published?.placed.find(({ lesson }) => lesson === tonight?.standing.today)?.pattern ?? '';
+  // Too fast for anybody: each of its steps would last far under a tenth of a second.
+  await server.sql(
+    `UPDATE patterns SET body = jsonb_set(body, '{tempo}', '[{"min": 900, "max": 1000}]') WHERE id = '${coming}' AND studio_id = '${server.studioId}'`,
+  );
+  const after = (await ottilie.call('programme.faults')).body.faults;
+  expect(after.length).toBeGreaterThan(before);
+  expect(after.find(({ figure }) => figure === coming)).toMatchObject({ severity: 'hint', lesson: 5 });
+});
