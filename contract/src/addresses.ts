@@ -37,6 +37,7 @@ export const IN_QUERY = {
   page: z.strictObject({ page: page.optional() }),
   material: z.strictObject({
     course: id.optional(),
+    dance: id.optional(),
     stamp: z
       .string()
       .max(4000)

@@ -1,4 +1,11 @@
-export type { AccountAnswer, AccountsAnswer, InvitationAnswer, LinkAnswer } from './accounts.ts';
+export {
+  type AccountAnswer,
+  type AccountsAnswer,
+  acceptBody,
+  type InvitationAnswer,
+  type LinkAnswer,
+  passwordBody,
+} from './accounts.ts';
 export type {
   DocumentCommand,
   HistoryEntry,

@@ -2,6 +2,8 @@
 import {
   type Dance,
   danceSchema,
+  type Element,
+  elementSchema,
   type Level,
   levelSchema,
   type Person,
@@ -16,13 +18,14 @@ import {
 import { z } from 'zod';
 import { versioned } from './commands.ts';
 import { courseClass } from './courses.ts';
-import { dance, level, list, person, room, student } from './entities.ts';
+import { dance, element, level, list, person, room, student } from './entities.ts';
 import { id } from './ids.ts';
 
 /** The kinds of entries that a director sets up one by one. */
 export interface SetUpEntries {
   readonly dances: Dance;
   readonly levels: Level;
+  readonly elements: Element;
   readonly rooms: Room;
   readonly people: Person;
   readonly students: Student;
@@ -31,17 +34,19 @@ export type SetUpKind = keyof SetUpEntries;
 export const SET_UP_KINDS = [
   'dances',
   'levels',
+  'elements',
   'rooms',
   'people',
   'students',
 ] as const satisfies SetUpKind[];
 
-const entry = z.union([dance, level, room, person, student]);
+const entry = z.union([dance, level, element, room, person, student]);
 
 /** A new entry, whole; an id that is there already is refused. */
 export const entryCreateBody = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('dances'), entry: danceSchema }),
   z.strictObject({ kind: z.literal('levels'), entry: levelSchema }),
+  z.strictObject({ kind: z.literal('elements'), entry: elementSchema }),
   z.strictObject({ kind: z.literal('rooms'), entry: roomSchema }),
   z.strictObject({ kind: z.literal('people'), entry: personSchema }),
   z.strictObject({ kind: z.literal('students'), entry: studentSchema }),

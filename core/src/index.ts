@@ -67,7 +67,7 @@ export {
 } from './interchange/tables.ts';
 export { writeDocument } from './interchange/write-json.ts';
 export { writeSheetSvg } from './interchange/write-svg.ts';
-export { CAUTION_NOTICE, CAUTIONS, cautionsOf } from './lesson/cautions.ts';
+export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf } from './lesson/cautions.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './lesson/class-plan.ts';
 export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
 export {

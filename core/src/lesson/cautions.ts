@@ -19,6 +19,11 @@ export const CAUTIONS: Readonly<Record<string, string>> = {
 export const CAUTION_NOTICE =
   'Usual cautions, not medical or legal advice: the venue’s rules, local codes and licensed professionals come first.';
 
+/** What stands beside every caution: what it is not, and where the rules of the house stand. */
+export function cautionNotice(localRules: string | null | undefined): string {
+  return localRules ? `${CAUTION_NOTICE} ${localRules}` : CAUTION_NOTICE;
+}
+
 /** The cautions of a figure in words, each once: the studio's wording before the usual one. */
 export function cautionsOf(pattern: Pattern, studio: Pick<Studio, 'cautions'>): readonly string[] {
   const texts = (pattern.marks ?? [])

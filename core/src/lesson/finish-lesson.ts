@@ -6,6 +6,8 @@ import { draftRecap } from './recap-draft.ts';
 
 export interface FinishedLesson {
   readonly studio: Studio;
+  /** Where the local rules stand. */
+  readonly localRules?: string | undefined;
   readonly course: Course;
   readonly library: Library;
   /** The plan that the classes follow. */
@@ -23,7 +25,7 @@ export interface FinishedLesson {
  * plan as it is mended then brings next. Costs two mends of a plan, some 300 ms; the same input gives the same texts.
  */
 export function draftRecaps(finished: FinishedLesson): Readonly<Record<Audience, string>> {
-  const { studio, course, library, published, lesson, logs, recaps } = finished;
+  const { studio, localRules, course, library, published, lesson, logs, recaps } = finished;
   const introducedIn = (number: number, behind: FinishedLesson['recaps']) => {
     const plan = planClass(library, course, published, { logs, recaps: behind });
     return plan.ok ? (plan.value.answer.lessons[number - 1]?.introduce ?? []) : [];
@@ -32,6 +34,6 @@ export function draftRecaps(finished: FinishedLesson): Readonly<Record<Audience,
   const introduced = introducedIn(lesson, earlier);
   const next = introducedIn(lesson + 1, [...recaps, { lesson }]);
   const textFor = (audience: Audience) =>
-    draftRecap({ studio, course, library, lesson, audience, logs, introduced, next });
+    draftRecap({ studio, localRules, course, library, lesson, audience, logs, introduced, next });
   return { students: textFor('students'), staff: textFor('staff') };
 }

@@ -3,11 +3,13 @@ import type { Audience, Course, Log, LogResult, Pattern, Studio } from '../model
 import { printBeats } from '../model/fraction.ts';
 import type { Figure, FigurePart } from '../steps/figure.ts';
 import { stepInWords } from '../steps/words.ts';
-import { CAUTION_NOTICE, cautionsOf } from './cautions.ts';
+import { cautionNotice, cautionsOf } from './cautions.ts';
 import { standingLogs } from './progress.ts';
 
 export interface RecapSource {
   readonly studio: Studio;
+  /** Where the local rules stand. */
+  readonly localRules?: string | undefined;
   readonly course: Course;
   readonly library: Library;
   readonly lesson: number;
@@ -81,7 +83,7 @@ function newItem(id: string, source: RecapSource): string[] {
     ...faultLines(pattern),
     ...optionLines(figure),
     ...(cautions.length
-      ? ['', ...cautions.map(text => `**Take care.** ${text}`), '', `*${CAUTION_NOTICE}*`]
+      ? ['', ...cautions.map(text => `**Take care.** ${text}`), '', `*${cautionNotice(source.localRules)}*`]
       : []),
   ];
 }

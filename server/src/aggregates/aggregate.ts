@@ -16,7 +16,7 @@ import { HttpFault } from '../faults/http-fault.ts';
 
 export type AggregateKind =
   | ('course' | 'pattern' | 'section' | 'check' | 'recap')
-  | ('dance' | 'level' | 'room' | 'person' | 'student' | 'studio');
+  | ('dance' | 'level' | 'element' | 'room' | 'person' | 'student' | 'studio');
 
 /** One thing that people change by commands: a course, a figure, a recap, a check, a class. */
 export interface Aggregate<Body> {

@@ -44,7 +44,7 @@ type Sent<Value> = Value extends readonly (infer Entry)[]
     : Value;
 
 /** Asked for where the route has it. */
-type Part<Key extends string, Value> = Value extends undefined
+type Part<Key extends string, Value> = [Value] extends [undefined]
   ? unknown
   : object extends Value
     ? { readonly [Name in Key]?: Sent<Value> }

@@ -9,11 +9,76 @@ export const router = createBrowserRouter([
     lazy: async () => ({ Component: (await import('../features/share/share-page.tsx')).SharePage }),
     errorElement: <BrokenPage />,
   },
+  ...(['/come/:token', '/found/:token?', '/at/:slug'] as const).map(path => ({
+    path,
+    lazy: async () => {
+      const pages = await import('../features/session/link-pages.tsx');
+      const Component = {
+        '/come/:token': pages.InvitationPage,
+        '/found/:token?': pages.FoundingPage,
+        '/at/:slug': pages.AddressPage,
+      }[path];
+      return { Component };
+    },
+    errorElement: <BrokenPage />,
+  })),
   {
     element: <SignedIn />,
     errorElement: <BrokenPage />,
     children: [
       { path: '/', element: <ProgrammePage /> },
+      {
+        path: '/term',
+        lazy: async () => ({ Component: (await import('../features/classes/term-page.tsx')).TermPage }),
+      },
+      {
+        path: '/classes/new',
+        lazy: async () => ({
+          Component: (await import('../features/classes/new-class-page.tsx')).NewClassPage,
+        }),
+      },
+      {
+        path: '/classes/:class',
+        lazy: async () => ({ Component: (await import('../features/classes/class-page.tsx')).ClassPage }),
+      },
+      {
+        path: '/people',
+        lazy: async () => ({ Component: (await import('../features/people/people-page.tsx')).PeoplePage }),
+      },
+      {
+        path: '/account',
+        lazy: async () => ({ Component: (await import('../features/people/account-page.tsx')).AccountPage }),
+      },
+      {
+        path: '/setup',
+        lazy: async () => ({ Component: (await import('../features/setup/setup-page.tsx')).SetUpPage }),
+      },
+      {
+        path: '/studio',
+        lazy: async () => ({
+          Component: (await import('../features/setup/studio-page.tsx')).StudioDecisionsPage,
+        }),
+      },
+      {
+        path: '/dances/new',
+        lazy: async () => ({
+          Component: (await import('../features/setup/new-dance-page.tsx')).NewDancePage,
+        }),
+      },
+      {
+        path: '/dances/:dance',
+        lazy: async () => ({ Component: (await import('../features/setup/dance-page.tsx')).DancePage }),
+      },
+      {
+        path: '/courses/new',
+        lazy: async () => ({
+          Component: (await import('../features/setup/new-course-page.tsx')).NewCoursePage,
+        }),
+      },
+      {
+        path: '/files',
+        lazy: async () => ({ Component: (await import('../features/files/files-page.tsx')).FilesPage }),
+      },
       {
         path: '/courses/:course',
         lazy: async () => ({

@@ -1,10 +1,13 @@
 import { chakra, Skeleton as SkeletonLine } from '@chakra-ui/react';
 import { skeletonRecipe } from '@chakra-ui/react/theme';
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import { recipes } from '../theme/recipes.ts';
 
 export const Button = chakra('button', recipes.button, { defaultProps: { type: 'button' } });
 export const ButtonLink = chakra('a', recipes.button);
+/** Leads to another page of the app, in the looks of what does something. */
+export const LinkButton = chakra(Link, recipes.button);
 export const FigureChip = chakra('button', recipes.figureChip, { defaultProps: { type: 'button' } });
 export const Label = chakra('span', recipes.label);
 

@@ -4,7 +4,7 @@ import { figureAggregate } from './figure-aggregate.ts';
 import { readMaterial } from './material.ts';
 
 export const figureRoutes = [
-  route('material.read', (scope, { query }) => readMaterial(scope, query.course, query.stamp)),
+  route('material.read', (scope, { query }) => readMaterial(scope, query, query.stamp)),
   route('figure.create', (scope, { who, body: { figure } }) =>
     createDocument(figureAggregate(scope, figure.id), 'patterns', who.id, figure),
   ),

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import type { MaterialAnswer } from '@map-step/contract';
-import type { Course, Material, Pattern } from '@map-step/core';
+import type { Material, MaterialAnswer } from '@map-step/contract';
+import type { Course, Pattern } from '@map-step/core';
 import { getStored } from '../../aggregates/aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -14,44 +14,67 @@ import {
   readMaterialStamps,
 } from './material-store.ts';
 
+/** Of which the figures are asked: a course, a dance, or of none. */
+interface Asked {
+  readonly course?: string | undefined;
+  readonly dance?: string | undefined;
+}
+
 /**
- * The material of a course: its dances, its items, and what they need. Without a course no figures; nothing
- * but the stamp when all is as the asker has it.
+ * The material of a course: its dances, its items, and what they need; or that of one dance. Of neither all dances and
+ * levels, and no figures. Nothing but the stamp when all is as the asker has it.
  */
 export async function readMaterial(
   scope: StudioScope,
-  id: string | undefined,
+  asked: Asked,
   known: string | undefined,
 ): Promise<MaterialAnswer> {
-  const course = id === undefined ? undefined : (await getStored(courseAggregate(scope, id))).body;
-  const asked = hashOf([dancesOfCourse(course), itemsOf(course)]);
-  const [knownAsked, knownStamp = ''] = known?.split('/', 2) ?? [];
+  const course =
+    asked.course === undefined ? undefined : (await getStored(courseAggregate(scope, asked.course))).body;
+  const dances = course ? dancesOfCourse(course) : asked.dance === undefined ? undefined : [asked.dance];
+  const hash = hashOf([dances, itemsOf(course)]);
+  const [knownHash, knownStamp = ''] = known?.split('/', 2) ?? [];
   // Read before the figures: what changes in between is then fetched once more, not passed over.
   const stamps = await readMaterialStamps(scope);
-  if (knownAsked === asked && printStamp(stamps, dancesOf(knownStamp)) === knownStamp)
+  if (knownHash === hash && printStamp(stamps, dancesOf(knownStamp)) === knownStamp)
     return { stamp: known ?? '', material: null };
-  const material = await listMaterial(scope, course);
-  const involved = material.dances.map(({ id: dance }) => dance);
-  return { stamp: `${asked}/${printStamp(stamps, involved)}`, material };
+  const material = dances ? await listMaterial(scope, dances, itemsOf(course)) : await listFrames(scope);
+  const involved = material.dances.map(({ id }) => id);
+  return { stamp: `${hash}/${printStamp(stamps, involved)}`, material };
 }
 
-/** All that a course is planned and taught with. What a figure needs may be of another dance. */
-export async function listMaterial(scope: StudioScope, course: Course | undefined) {
-  const dances = dancesOfCourse(course);
-  const patterns = await listOfDances(scope, dances, itemsOf(course));
+/** All that a course is planned and taught with. */
+export function materialOfCourse(scope: StudioScope, course: Course): Promise<Material> {
+  return listMaterial(scope, dancesOfCourse(course), itemsOf(course));
+}
+
+/** All that some dances are planned and taught with, and figures besides. What a figure needs may be of another dance. */
+export async function listMaterial(
+  scope: StudioScope,
+  dances: readonly string[],
+  besides: readonly string[],
+): Promise<Material> {
+  const patterns = await listOfDances(scope, dances, besides);
   const involved = [...new Set([...dances, ...patterns.map(({ dance }: Pattern) => dance)])];
   return {
     dances: await documentStore(scope, 'dances').listSome(involved),
     levels: await listLevelsOf(scope, involved),
     patterns,
     elements: await listElementsOf(scope, involved),
-  } satisfies Material;
+  };
 }
 
-function dancesOfCourse(course: Course | undefined): readonly string[] {
-  return [
-    ...new Set([...(course?.dances ?? []), ...(course?.lessons.flatMap(({ dance }) => dance ?? []) ?? [])]),
-  ];
+async function listFrames(scope: StudioScope): Promise<Material> {
+  return {
+    dances: await documentStore(scope, 'dances').list(),
+    levels: await documentStore(scope, 'levels').list(),
+    patterns: [],
+    elements: [],
+  };
+}
+
+function dancesOfCourse({ dances, lessons }: Course): readonly string[] {
+  return [...new Set([...dances, ...lessons.flatMap(({ dance }) => dance ?? [])])];
 }
 
 function itemsOf(course: Course | undefined): readonly string[] {

@@ -1,9 +1,8 @@
 import type { ComingFaultsAnswer } from '@map-step/contract';
 import { addDays, createFigureChecker, openLibrary } from '@map-step/core';
-import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { type Deps, todayIn } from '../../deps.ts';
-import { listElementsOf, listLevelsOf, listOfDances } from '../figures/material-store.ts';
+import { listMaterial } from '../figures/material.ts';
 import { getStudio } from '../studio/studio-store.ts';
 import { listRunning } from './running-classes.ts';
 
@@ -41,15 +40,8 @@ export async function readComingFaults(scope: StudioScope, deps: Deps): Promise<
   return { faults: faults.sort((a, b) => a.date.localeCompare(b.date)) };
 }
 
-async function openChecker(scope: StudioScope, ids: readonly string[]) {
-  const patterns = ids.length > 0 ? await listOfDances(scope, ids, []) : [];
-  const dances = [...new Set([...ids, ...patterns.map(({ dance }) => dance)])];
-  const library = openLibrary({
-    dances: await documentStore(scope, 'dances').listSome(dances),
-    levels: await listLevelsOf(scope, dances),
-    elements: await listElementsOf(scope, dances),
-    patterns,
-  });
+async function openChecker(scope: StudioScope, dances: readonly string[]) {
+  const library = openLibrary(await listMaterial(scope, dances, []));
   const check = createFigureChecker(library);
   return (figure: string) => {
     const reading = library.readings.get(figure);

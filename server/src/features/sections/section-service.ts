@@ -15,8 +15,8 @@ import type { StudioScope } from '../../db/studio-scope.ts';
 import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { courseAggregate } from '../courses/course-aggregate.ts';
-import { listMaterial } from '../figures/material.ts';
-import { addRecaps, findPublishedPlan, getStudio } from '../studio/studio-store.ts';
+import { materialOfCourse } from '../figures/material.ts';
+import { addRecaps, findPublishedPlan, getStudio, localRulesOf } from '../studio/studio-store.ts';
 import { type DraftOrder, draftInThread } from './draft-in-thread.ts';
 import { listRecaps } from './recap-aggregate.ts';
 import { getSection } from './rights.ts';
@@ -135,10 +135,12 @@ async function draftOrder(
 ): Promise<DraftOrder> {
   const { course: courseId } = await getSection(scope, id);
   const { body: course } = await getStored(courseAggregate(scope, courseId));
+  const studio = await getStudio(scope);
   return {
-    studio: await getStudio(scope),
+    studio,
+    localRules: localRulesOf(studio),
     course,
-    material: await listMaterial(scope, course),
+    material: await materialOfCourse(scope, course),
     published: placedOf((await findPublishedPlan(scope, courseId)) ?? course),
     lesson,
     logs: await eventStore(scope, 'logs').list(id),

@@ -3,6 +3,7 @@ import {
   checkDocument,
   type Dance,
   danceSchema,
+  elementSchema,
   levelSchema,
   type Person,
   personSchema,
@@ -34,6 +35,18 @@ export const ENTRY_AGGREGATES: {
       fixed: [...FIXED, 'dance'],
       schema: levelSchema,
       around: async ({ dance }) => ({ dances: await documentStore(scope, 'dances').listSome([dance]) }),
+    }),
+  elements: (scope: StudioScope, id: string) =>
+    documentAggregate(scope, id, {
+      kind: 'element',
+      table: 'elements',
+      noun: 'element',
+      told: () => ({ topic: 'material', id }),
+      fixed: FIXED,
+      schema: elementSchema,
+      around: async ({ dance }) => ({
+        dances: dance === undefined ? [] : await documentStore(scope, 'dances').listSome([dance]),
+      }),
     }),
   rooms: (scope: StudioScope, id: string) =>
     documentAggregate(scope, id, {

@@ -29,6 +29,7 @@ const USES: { readonly [Kind in RemovableKind]: Uses } = {
     { words: 'figures', sql: named('patterns', 'level_id = $2') },
     { words: 'courses', sql: named('courses', 'level_id = $2') },
   ],
+  elements: [{ words: 'figures', sql: named('patterns', has('elements')) }],
   rooms: [{ words: 'classes', sql: `SELECT id AS name FROM sections WHERE studio_id = $1 AND room_id = $2` }],
   people: [
     {
@@ -120,6 +121,7 @@ function toldOf(kind: RemovableKind, id: string) {
   switch (kind) {
     case 'dances':
     case 'levels':
+    case 'elements':
     case 'patterns':
       return { topic: 'material', id } as const;
     case 'courses':

@@ -29,6 +29,8 @@ function createEntry(scope: StudioScope, person: string, body: EntryCreateBody):
       return add(body.kind, body.entry);
     case 'levels':
       return add(body.kind, body.entry);
+    case 'elements':
+      return add(body.kind, body.entry);
     case 'rooms':
       return add(body.kind, body.entry);
     case 'people':

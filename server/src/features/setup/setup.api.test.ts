@@ -33,6 +33,11 @@ describe('entries one by one', () => {
       { field: 'countCycle', from: 6, to: 8 },
     ],
     [
+      'elements',
+      { id: 'rhythm-rest', name: 'rest', strand: 'rhythm', minutes: 3 } as { id: string },
+      { field: 'minutes', from: 3, to: 5 },
+    ],
+    [
       'rooms',
       { id: 'attic', name: 'Attic', length: 6, width: 5 } as { id: string },
       { field: 'width', from: 5, to: 7 },

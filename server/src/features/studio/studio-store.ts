@@ -71,6 +71,12 @@ export async function listPlans(scope: StudioScope): Promise<readonly PlanVersio
 }
 
 /** What was published last for a course. */
+/** Where the rules of the house and the town stand, when the studio has said it. */
+export function localRulesOf({ settings }: StudioRecord): string | undefined {
+  const rules = settings?.['localRules'];
+  return typeof rules === 'string' && rules !== '' ? rules : undefined;
+}
+
 export async function findPublishedPlan(
   scope: StudioScope,
   course: string,

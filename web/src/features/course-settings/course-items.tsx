@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type CourseItem, changeItem, figureName, type ItemValue, type Placed } from '@map-step/core';
+import { type CourseItem, changeItem, figureName, type Placed } from '@map-step/core';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { Hint } from '../../ui/hint.tsx';
@@ -10,12 +10,7 @@ import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { Tick } from '../../ui/tick.tsx';
 import type { CourseCommands } from '../course/course-commands.ts';
 import { useCourse, usePlan } from '../course/course-context.ts';
-
-const VALUES = [
-  { value: 'must', words: 'must' },
-  { value: 'should', words: 'should' },
-  { value: 'could', words: 'could' },
-] as const satisfies readonly { value: ItemValue; words: string }[];
+import { VALUES } from '../course/course-words.ts';
 
 const HEADS = [
   'Figure',

@@ -1,35 +1,16 @@
 import { chakra } from '@chakra-ui/react';
 import type { Course } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
-import { Choice, type Option, optionsOf } from '../../ui/choice.tsx';
+import { Choice, type Option } from '../../ui/choice.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { type CourseCommands, useCourseCommands, useIsSavingCourse } from '../course/course-commands.ts';
 import { useClass, useCourse } from '../course/course-context.ts';
 import { CourseRefusal } from '../course/course-refusal.tsx';
-import { ClassDates } from './class-dates.tsx';
+import { APPROACHES, FORMATS, LOOK_ALIKES, ROLES } from '../course/course-words.ts';
 import { CopyCourse } from './copy-course.tsx';
 import { CourseItems } from './course-items.tsx';
 import { CourseLessons } from './course-lessons.tsx';
 import { CourseWeights } from './course-weights.tsx';
-
-const APPROACHES = optionsOf({
-  'steps-first': 'steps first',
-  'rhythm-first': 'rhythm first',
-  'whole-part-whole': 'whole, part, whole',
-  'one-change': 'one change at a time',
-} satisfies Record<Course['approach'], string>);
-const FORMATS = optionsOf({
-  series: 'build on each other',
-  open: 'stand alone (open class)',
-} satisfies Record<Course['format'], string>);
-const LOOK_ALIKES = optionsOf({
-  apart: 'kept apart',
-  together: 'taught side by side',
-} satisfies Record<Course['lookalikes'], string>);
-const ROLES = optionsOf({ one: 'one role', both: 'both roles' } satisfies Record<
-  NonNullable<Course['roles']>,
-  string
->);
 
 /** All that the planner keeps to: lessons and their minutes, dates, figures with their rules, weights. */
 export function SettingsPage() {
@@ -54,7 +35,11 @@ export function SettingsPage() {
         <CourseItems commands={commands} />
         <CourseWeights commands={commands} />
       </chakra.fieldset>
-      {isDirector && section && <ClassDates key={section.section.id} id={section.section.id} />}
+      {isDirector && (
+        <Link to={section ? `/classes/${section.section.id}` : `/classes/new?course=${answer.course.id}`}>
+          {section ? 'Evenings, room, staff and students of this class' : 'Make a class of this course'}
+        </Link>
+      )}
       {isDirector && <CopyCourse />}
     </chakra.article>
   );

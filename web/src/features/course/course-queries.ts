@@ -18,6 +18,8 @@ interface KnownMaterial {
 export const keys = {
   studio: ['studio'] as const,
   courses: ['courses'] as const,
+  today: ['today'] as const,
+  term: ['term'] as const,
   everyCourse: ['course'] as const,
   course: (id: string) => ['course', id] as const,
   section: (id: string) => ['section', id] as const,

@@ -32,13 +32,16 @@ function askAgain(client: QueryClient, filters: InvalidateQueryFilters): void {
   }
 }
 
+/** What tells of all classes together. */
+const OVERVIEWS: readonly InvalidateQueryFilters[] = [{ queryKey: keys.today }, { queryKey: keys.term }];
+
 /** What is read again whatever is here. */
 function filtersOf({ topic, id }: Change): readonly InvalidateQueryFilters[] {
   switch (topic) {
     case 'course':
-      return [{ queryKey: keys.courses }];
+      return [{ queryKey: keys.courses }, ...OVERVIEWS];
     case 'section':
-      return [{ queryKey: keys.section(id) }, { queryKey: keys.courses }];
+      return [{ queryKey: keys.section(id) }, { queryKey: keys.courses }, ...OVERVIEWS];
     case 'material':
       return [{ queryKey: keys.material }, { queryKey: keys.everyFigure }];
     case 'studio':

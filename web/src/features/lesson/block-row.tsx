@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { CAUTION_NOTICE, cautionsOf, type LessonBlock } from '@map-step/core';
+import { cautionNotice, cautionsOf, type LessonBlock } from '@map-step/core';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourse } from '../course/course-context.ts';
 import { MarkRow } from './mark-row.tsx';
@@ -109,7 +109,7 @@ function CueAndCare({ pattern: id }: { pattern: string }) {
           {text}
         </chakra.p>
       ))}
-      {cautions.length > 0 && <Label>{CAUTION_NOTICE}</Label>}
+      {cautions.length > 0 && <Label>{cautionNotice(studio.localRules)}</Label>}
     </chakra.div>
   );
 }

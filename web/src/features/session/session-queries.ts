@@ -1,4 +1,4 @@
-import type { SessionAnswer, SetupBody, SignInBody } from '@map-step/contract';
+import type { BodyOf, SessionAnswer, SetupBody, SignInBody } from '@map-step/contract';
 import { type QueryClient, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call, isPassing, setCsrf } from '../../api/client.ts';
 import { bringBackAnswers, forgetAnswers, type Keeping } from '../../api/kept-answers.ts';
@@ -45,22 +45,38 @@ function forgetKept(): Promise<void> {
   return forgetAnswers().catch(() => undefined);
 }
 
-type Entrance = { readonly demo: string } | { readonly account: SignInBody } | { readonly setup: SetupBody };
+type Entrance =
+  | { readonly demo: string }
+  | { readonly account: SignInBody }
+  | { readonly setup: SetupBody }
+  | { readonly invitation: string; readonly body: BodyOf<'invitation.accept'> };
 
-/** Signs in, by one click, by password, or by founding a studio. */
+/** Signs in, by one click, by password, by a link, or by founding a studio. */
 export function useSignIn() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (entrance: Entrance) => {
       if ('demo' in entrance) return call('session.demo', { body: { person: entrance.demo } });
       if ('account' in entrance) return call('session.signIn', { body: entrance.account });
-      return call('setup.create', { body: entrance.setup });
+      if ('setup' in entrance) return call('setup.create', { body: entrance.setup });
+      return call('invitation.accept', { params: { token: entrance.invitation }, body: entrance.body });
     },
-    onSuccess: async answer => {
-      await forgetOthers(client);
-      client.setQueryData(sessionQuery.queryKey, remember(answer));
-    },
+    onSuccess: answer => begin(client, answer),
   });
+}
+
+/** Goes to another studio of the same account. */
+export function useEnterStudio() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (studio: string) => call('account.enter', { body: { studio } }),
+    onSuccess: answer => begin(client, answer),
+  });
+}
+
+async function begin(client: QueryClient, answer: SessionAnswer): Promise<void> {
+  await forgetOthers(client);
+  client.setQueryData(sessionQuery.queryKey, remember(answer));
 }
 
 export function useSignOut() {

@@ -1,9 +1,11 @@
 import { chakra } from '@chakra-ui/react';
 import type { SessionAnswer } from '@map-step/contract';
 import { lazy, Suspense } from 'react';
+import { Link } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
-import { TextField } from '../../ui/text-field.tsx';
+import { EntrancePage } from './entrance-page.tsx';
+import { PasswordForm } from './password-form.tsx';
 import { useSignIn } from './session-queries.ts';
 
 const ROLE_WORDS: Readonly<Record<string, string>> = {
@@ -17,13 +19,7 @@ const ROLE_WORDS: Readonly<Record<string, string>> = {
 export function SignInPage({ session }: { session: SessionAnswer }) {
   const signIn = useSignIn();
   return (
-    <chakra.main maxW="58rem" mx="auto" px="5" py={{ base: '8', md: '16' }}>
-      <chakra.h1 fontSize="3xl" mb="2">
-        Map Step
-      </chakra.h1>
-      <chakra.p fontSize="lg" color="quiet" mb="8" maxW="36rem">
-        Plans the weeks of a dance level, keeps what was really taught, and writes the recap.
-      </chakra.p>
+    <EntrancePage>
       {signIn.isError && (
         <chakra.div mb="5">
           <Failure error={signIn.error} />
@@ -65,32 +61,25 @@ export function SignInPage({ session }: { session: SessionAnswer }) {
           </chakra.ul>
         </>
       ) : (
-        <PasswordForm
-          onSubmit={(email, password) => signIn.mutate({ account: { email, password } })}
-          isBusy={signIn.isPending}
-        />
+        <>
+          <PasswordForm
+            onSubmit={(email, password) => signIn.mutate({ account: { email, password } })}
+            isBusy={signIn.isPending}
+          />
+          <chakra.p mt="4" color="quiet" maxW="26rem">
+            No account, or a password forgotten? The director of your studio makes you a link.
+            {session.founding === 'open' && (
+              <>
+                {' '}
+                <Link to="/found">Make a studio of your own</Link>
+              </>
+            )}
+          </chakra.p>
+        </>
       )}
-    </chakra.main>
+    </EntrancePage>
   );
 }
 
 /** Loaded where it is asked for: once in the life of a server. */
 const SetupForm = lazy(async () => ({ default: (await import('./setup-form.tsx')).SetupForm }));
-
-interface PasswordFormProps {
-  onSubmit(email: string, password: string): void;
-  readonly isBusy: boolean;
-}
-
-function PasswordForm({ onSubmit, isBusy }: PasswordFormProps) {
-  const submit = (data: FormData) => onSubmit(String(data.get('email')), String(data.get('password')));
-  return (
-    <chakra.form action={submit} display="grid" gap="4" maxW="26rem">
-      <TextField label="E-mail" name="email" type="email" autoComplete="username" required />
-      <TextField label="Password" name="password" type="password" autoComplete="current-password" required />
-      <Button type="submit" look="next" size="large" disabled={isBusy}>
-        Sign in
-      </Button>
-    </chakra.form>
-  );
-}

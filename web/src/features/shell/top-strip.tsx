@@ -44,7 +44,7 @@ export function TopStrip({ children }: { children?: ReactNode }) {
       </chakra.div>
       <chakra.div ml="auto" order={{ base: 1, md: 2 }} display="flex" alignItems="center" gap="1">
         <chakra.span fontSize="sm" mr="2" display={{ base: 'none', md: 'inline' }}>
-          {session?.person?.name}
+          <Link to="/account">{session?.person?.name}</Link>
         </chakra.span>
         <Button look="quiet" size="small" onClick={openPalette} aria-keyshortcuts="Control+K">
           <Search size={16} aria-hidden />

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { CAUTION_NOTICE, cautionsOf, markCount, type PatternMark } from '@map-step/core';
+import { cautionNotice, cautionsOf, markCount, type PatternMark } from '@map-step/core';
 import { dequal } from 'dequal/lite';
 import { X } from 'lucide-react';
 import { Group } from '../../../ui/group.tsx';
@@ -79,7 +79,7 @@ export function FigureNotes({ editing, place, begin }: FigureNotesProps) {
           {cautions.map(text => (
             <p key={text}>{text}</p>
           ))}
-          <Label>{CAUTION_NOTICE}</Label>
+          <Label>{cautionNotice(studio.localRules)}</Label>
         </chakra.div>
       )}
     </Group>

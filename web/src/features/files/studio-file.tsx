@@ -7,12 +7,11 @@ import { Failure } from '../../ui/failure.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { Button, ButtonLink } from '../../ui/parts.tsx';
 import { keys } from '../course/course-queries.ts';
-import { FigureTables } from './figure-tables.tsx';
 import { changesInWords, List, TakeBack } from './import-parts.tsx';
 import { JobProgress } from './job-progress.tsx';
 
 /** The studio as a file, in and out: what a file would do is told before anything is written. */
-export function ImportAndExport() {
+export function StudioFile() {
   const client = useQueryClient();
   const file = useRef<HTMLInputElement>(null);
   const [job, setJob] = useState<string>();
@@ -34,7 +33,7 @@ export function ImportAndExport() {
     begin.mutate({ text: read, do: 'preview' });
   };
   return (
-    <chakra.section borderTop="1px solid" borderColor="line" mt="6" pt="4" display="grid" gap="3">
+    <chakra.section aria-label="The studio as a file" display="grid" gap="3">
       <chakra.h2 fontSize="lg">The studio as a file</chakra.h2>
       <chakra.div display="flex" gap="3" flexWrap="wrap">
         <Button onClick={() => file.current?.click()} disabled={begin.isPending}>
@@ -68,7 +67,6 @@ export function ImportAndExport() {
           }
         />
       )}
-      <FigureTables />
     </chakra.section>
   );
 }

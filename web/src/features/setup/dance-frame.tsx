@@ -1,0 +1,104 @@
+import { chakra } from '@chakra-ui/react';
+import type { Dance, Floor, Split } from '@map-step/core';
+import { parseBeats } from '@map-step/core';
+import type { ReactNode } from 'react';
+import type { Commands } from '../../api/commands.ts';
+import { Choice, optionsOf } from '../../ui/choice.tsx';
+import { NumberField } from '../../ui/number-field.tsx';
+import { Label } from '../../ui/parts.tsx';
+import { SavedText } from '../../ui/saved-text.tsx';
+
+const SPLITS = optionsOf({ straight: 'straight', swung: 'swung' } satisfies Record<Split, string>);
+const FLOORS = optionsOf({
+  line: 'around the room, along the line of dance',
+  slot: 'up and down a slot',
+  spot: 'on a spot',
+  free: 'anywhere',
+  walls: 'to the walls of the room',
+} satisfies Record<Floor, string>);
+
+interface DanceFrameProps {
+  readonly dance: Dance;
+  readonly commands: Commands<Dance>;
+}
+
+/** How the dance is counted, and where it is danced. */
+export function DanceFrame({ dance, commands }: DanceFrameProps) {
+  const put = <Key extends keyof Dance>(what: string, key: Key, value: Dance[Key]) =>
+    commands.edit(what, now => ({ ...now, [key]: value }));
+  const number = (label: string, key: 'beatsPerBar' | 'countCycle' | 'phrase', words: string) => (
+    <Row label={label} words={words}>
+      <NumberField
+        label={label}
+        value={dance[key]}
+        min={1}
+        save={value => value !== undefined && put(label, key, value)}
+      />
+    </Row>
+  );
+  const beats = (label: string, key: 'slow' | 'quick', words: string) => (
+    <Row label={label} words={words}>
+      <chakra.div width="6rem">
+        <SavedText
+          label={`${label}, in beats`}
+          value={String(dance[key])}
+          faultOf={text => (isBeats(text) ? undefined : 'Write beats, such as 2 or 1/2.')}
+          save={text => put(label, key, /^\d+$/.test(text) ? Number(text) : text)}
+        />
+      </chakra.div>
+    </Row>
+  );
+  return (
+    <chakra.section aria-label="How it is counted" display="grid" gap="2" maxW="46rem">
+      <chakra.div maxW="24rem">
+        <SavedText
+          label="What the house calls it"
+          value={dance.name}
+          faultOf={text => (text.trim() ? undefined : 'A dance needs a name.')}
+          save={name => put('Name', 'name', name)}
+        />
+      </chakra.div>
+      <Label>{dance.roles === 'pair' ? 'For two: leader and follower.' : 'For one.'} That stays.</Label>
+      {number('Beats in a bar', 'beatsPerBar', 'of its music')}
+      {number('Counted up to', 'countCycle', 'before it begins at 1 again')}
+      {number('Beats in a phrase', 'phrase', 'that figures should fill together')}
+      {beats('A slow lasts', 'slow', 'in a rhythm such as SSQQ')}
+      {beats('A quick lasts', 'quick', 'in a rhythm such as SSQQ')}
+      <Row label="Split beats" words="of counts such as 3&4">
+        <Choice
+          label="Split beats"
+          hidesLabel
+          width="10rem"
+          value={dance.split}
+          among={SPLITS}
+          set={split => put('Split beats', 'split', split)}
+        />
+      </Row>
+      <Row label="Where it is danced" words="what a figure does to the room is judged by it">
+        <Choice
+          label="Where it is danced"
+          hidesLabel
+          width="22rem"
+          value={dance.floor}
+          among={FLOORS}
+          set={floor => put('Floor', 'floor', floor)}
+        />
+      </Row>
+    </chakra.section>
+  );
+}
+
+function Row({ label, words, children }: { label: string; words: string; children: ReactNode }) {
+  return (
+    <chakra.div display="flex" gap="3" alignItems="center" flexWrap="wrap">
+      <chakra.span width="10rem">{label}</chakra.span>
+      {children}
+      <Label>{words}</Label>
+    </chakra.div>
+  );
+}
+
+function isBeats(text: string): boolean {
+  const parsed = parseBeats(text.trim());
+  return parsed.ok && parsed.value > 0;
+}

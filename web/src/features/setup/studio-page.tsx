@@ -1,0 +1,68 @@
+import { chakra } from '@chakra-ui/react';
+import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+import { useCommands, useIsSaving } from '../../api/use-commands.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
+import { Failure } from '../../ui/failure.tsx';
+import { Label, Skeleton } from '../../ui/parts.tsx';
+import { Segments } from '../../ui/segments.tsx';
+import { HistoryList } from '../history/history-list.tsx';
+import { sessionQuery } from '../session/session-queries.ts';
+import { StudioPage } from '../shell/studio-page.tsx';
+import { Cautions } from './cautions.tsx';
+import { ElementMinutes } from './element-minutes.tsx';
+import { decisionsAggregate } from './entry-document.ts';
+import { EntryRefusal } from './entry-refusal.tsx';
+import { Holidays } from './holidays.tsx';
+import { Rooms } from './rooms.tsx';
+import { StudioWays } from './studio-ways.tsx';
+
+const PARTS = [
+  { value: 'ways', words: 'Ways' },
+  { value: 'rooms', words: 'Rooms' },
+  { value: 'holidays', words: 'Holidays' },
+  { value: 'cautions', words: 'Cautions' },
+  { value: 'minutes', words: 'Minutes' },
+] as const;
+type Part = (typeof PARTS)[number]['value'];
+
+/** What the studio decides for all that is planned and taught in it, each with what it affects. */
+export function StudioDecisionsPage() {
+  const [search, setSearch] = useSearchParams();
+  const part: Part = PARTS.find(({ value }) => value === search.get('part'))?.value ?? 'ways';
+  const { data: session } = useQuery(sessionQuery);
+  const { data, error } = useQuery({ queryKey: decisionsAggregate.key, queryFn: decisionsAggregate.read });
+  const commands = useCommands(decisionsAggregate, session?.person?.id ?? '');
+  const isSaving = useIsSaving(decisionsAggregate.key);
+  return (
+    <StudioPage
+      title="Studio"
+      beside={
+        <>
+          <Segments
+            label="Of the studio"
+            value={part}
+            among={PARTS}
+            set={next => setSearch({ part: next }, { replace: true })}
+          />
+          <Label aria-live="polite">{isSaving ? 'saving' : 'saved'}</Label>
+        </>
+      }
+    >
+      {!data && (error ? <Failure error={error} /> : <Skeleton />)}
+      {data && (
+        <chakra.div display="grid" gap="5">
+          <EntryRefusal of={decisionsAggregate.key} commands={commands} />
+          {part === 'ways' && <StudioWays studio={data.body} commands={commands} />}
+          {part === 'rooms' && <Rooms />}
+          {part === 'holidays' && <Holidays studio={data.body} commands={commands} />}
+          {part === 'cautions' && <Cautions studio={data.body} commands={commands} />}
+          {part === 'minutes' && <ElementMinutes />}
+          <Disclosure title="Changes of the studio" size="small">
+            <HistoryList history={data.history} takeBack={commands.takeBack} />
+          </Disclosure>
+        </chakra.div>
+      )}
+    </StudioPage>
+  );
+}

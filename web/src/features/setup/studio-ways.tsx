@@ -1,0 +1,88 @@
+import { chakra } from '@chakra-ui/react';
+import type { StudioDecisions } from '@map-step/contract';
+import { isTimeZone, type Studio } from '@map-step/core';
+import { useQuery } from '@tanstack/react-query';
+import { Choice, optionsOf } from '../../ui/choice.tsx';
+import { Label } from '../../ui/parts.tsx';
+import { SavedText } from '../../ui/saved-text.tsx';
+import { studioQuery } from '../studio/studio-queries.ts';
+import { type DecisionsProps, Setting } from './setting.tsx';
+
+const COUNTING = optionsOf({
+  numbers: 'numbers, 1 2 3&4',
+  'slow-quick': 'slow and quick',
+  words: 'the words of the steps',
+  call: 'the call of the figure',
+} satisfies Record<NonNullable<Studio['counting']>, string>);
+
+const needed = (text: string) => (text.trim() ? undefined : 'Write something here.');
+
+/** The studio's name, roles, counting, time zone, and what it tells its students. */
+export function StudioWays({ studio, commands }: DecisionsProps) {
+  const { data } = useQuery(studioQuery);
+  const { lead = 'Leader', follow = 'Follower' } = studio.roles ?? {};
+  const put = (what: string, more: Partial<StudioDecisions>) =>
+    commands.edit(what, now => ({ ...now, ...more }));
+  const tell = (key: 'consent', text: string) =>
+    commands.edit('Words on students’ data', now => {
+      const { [key]: _, ...others } = now.settings ?? {};
+      return { ...now, settings: text ? { ...others, [key]: text } : others };
+    });
+  return (
+    <chakra.section aria-label="Ways" maxW="58rem">
+      <Setting affects="Stands on top of every page, and in recaps.">
+        <SavedText
+          label="Name of the studio"
+          value={studio.name}
+          faultOf={needed}
+          save={name => put('Name', { name })}
+        />
+      </Setting>
+      <Setting affects="What people see of leaders and followers: sheets, lessons, recaps, classes.">
+        <chakra.div display="grid" gridTemplateColumns="1fr 1fr" gap="2">
+          <SavedText
+            label="Who leads is called"
+            value={lead}
+            faultOf={needed}
+            save={name => put('Roles', { roles: { lead: name, follow } })}
+          />
+          <SavedText
+            label="Who follows is called"
+            value={follow}
+            faultOf={needed}
+            save={name => put('Roles', { roles: { lead, follow: name } })}
+          />
+        </chakra.div>
+      </Setting>
+      <Setting affects="Which line of counts comes first in sheets and recaps; the others stay one click away.">
+        <Choice
+          label="Counted in"
+          value={studio.counting ?? 'numbers'}
+          among={COUNTING}
+          set={counting => put('Counting', { counting })}
+        />
+      </Setting>
+      <Setting affects="Which day is today, and when an evening begins.">
+        <SavedText
+          label="Time zone"
+          value={studio.timezone}
+          faultOf={text => (isTimeZone(text.trim()) ? undefined : 'Write one such as Europe/London.')}
+          save={timezone => put('Time zone', { timezone })}
+        />
+      </Setting>
+      <Setting affects="Told wherever students are entered. Their data can be given out and erased on the page of their class.">
+        <SavedText
+          label="What students are told about their data"
+          isLong
+          value={studio.settings?.consent ?? ''}
+          save={text => tell('consent', text)}
+        />
+      </Setting>
+      <Setting affects="Give it to your people: they sign in there.">
+        <span>
+          {window.location.origin}/at/{data?.slug} <Label>the studio’s own address</Label>
+        </span>
+      </Setting>
+    </chakra.section>
+  );
+}
