@@ -38,7 +38,9 @@ function run(name, [script, ...args], env = {}) {
 
 async function runInBrowser() {
   const server = await startDemoServer(root, TODAY);
-  const env = { MAPSTEP_URL: server.address };
+  const empty = await startDemoServer(root, TODAY, { MAPSTEP_DEMO: '0' });
+  const env = { MAPSTEP_URL: server.address, MAPSTEP_EMPTY_URL: empty.address };
   run('browser tests', ['@playwright/test/cli.js', 'test', '--config', 'e2e/playwright.config.ts'], env);
   await server.stop();
+  await empty.stop();
 }

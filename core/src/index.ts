@@ -200,7 +200,9 @@ export {
   changeItem,
   changeLesson,
   dropLesson,
+  dropSecondLook,
   placeItems,
+  takeSpareUse,
   takeWhatIf,
   withBlock,
 } from './plan/course-changes.ts';

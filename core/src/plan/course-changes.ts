@@ -3,6 +3,7 @@ import type { Course, CourseItem, CourseLesson, FixedBlocks, Placement } from '.
 import { placedInOrder, placedOf } from './placed-order.ts';
 import type { Placed } from './problem.ts';
 import type { Moves } from './reasons.ts';
+import type { SpareUse } from './spare.ts';
 import type { WhatIf } from './what-if.ts';
 
 /** Figures moved to lessons, or out of the plan with null; all others stay. */
@@ -70,6 +71,35 @@ export function withBlock(
     default:
       return block satisfies never;
   }
+}
+
+/** The course with a use of its free minutes: a figure placed, taken in where it is new to the course, or looked at again. */
+export function takeSpareUse(course: Course, { kind, id, lesson }: SpareUse): Course {
+  switch (kind) {
+    case 'left-out':
+      return placeItems(course, { [id]: lesson });
+    case 'this-level':
+    case 'next-level': {
+      const item = { pattern: id, value: 'could' } as const;
+      return placeItems({ ...course, items: [...course.items, item] }, { [id]: lesson });
+    }
+    case 'second-look': {
+      const again = course.lessons[lesson - 1]?.again ?? [];
+      return changeLesson(course, lesson - 1, { again: [...again.filter(one => one !== id), id] });
+    }
+    default:
+      return kind satisfies never;
+  }
+}
+
+/** The course without the second look of a lesson, counted from 1, at a figure. */
+export function dropSecondLook(course: Course, lesson: number, id: string): Course {
+  const now = course.lessons[lesson - 1];
+  if (!now) return course;
+  const { again = [], ...rest } = now;
+  const others = again.filter(one => one !== id);
+  const next = others.length > 0 ? { ...rest, again: others } : rest;
+  return { ...course, lessons: course.lessons.with(lesson - 1, next) };
 }
 
 /** The course as a tried change would have it, its figures where they then lie; what was pinned is pinned there. */

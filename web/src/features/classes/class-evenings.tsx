@@ -64,7 +64,7 @@ export function ClassEvenings({ layout, lessons, put, takesFocus = false }: Clas
               value={dates[index] ?? ''}
               disabled={index > dates.length}
               onChange={event =>
-                event.target.value &&
+                isDay(event.target.value) &&
                 put({ dates: [...dates.slice(0, index), event.target.value, ...dates.slice(index + 1)] })
               }
             />
@@ -99,7 +99,8 @@ function Weekly({ layout: { dates }, lessons, put }: ClassEveningsProps) {
             setFirst(event.target.value);
             const next = weeklyDates(event.target.value, lessons, studio?.holidays ?? []);
             // A class without evenings takes them as soon as the first is known.
-            if (dates.length === 0 && next.dates.length === lessons) put({ dates: next.dates });
+            if (dates.length === 0 && isDay(event.target.value) && next.dates.length === lessons)
+              put({ dates: next.dates });
           }}
         />
       </chakra.div>
@@ -115,4 +116,9 @@ function Weekly({ layout: { dates }, lessons, put }: ClassEveningsProps) {
       )}
     </>
   );
+}
+
+/** A year is typed digit by digit, and is one only at its end. */
+function isDay(text: string): boolean {
+  return /^(19|20|21)\d\d-/.test(text);
 }

@@ -62,6 +62,7 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
   const { data: material } = useQuery(danceQuery(course.dances[0] ?? ''));
   const isSaving = useIsSaving(classAggregate(section.id).key);
   const [drafted, draft] = useState<ClassLayout>();
+  const isEntering = search.get('part') === 'students';
   const saved = layoutOf(section);
   const layout = drafted ?? saved;
   const isDirty = !dequal(layout, saved);
@@ -109,9 +110,9 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
         commands={commands}
         isPair={isPair}
         today={today}
-        takesFocus={search.get('part') === 'students'}
+        takesFocus={isEntering && section.students.length === 0}
       />
-      {section.students.length > 0 && <NextStep />}
+      {section.students.length > 0 && <NextStep takesFocus={isEntering} />}
       <Disclosure title="Changes of this class" size="small">
         <HistoryList history={answer.history} takeBack={commands.takeBack} />
       </Disclosure>

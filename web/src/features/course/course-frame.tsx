@@ -2,7 +2,7 @@ import { chakra } from '@chakra-ui/react';
 import type { CourseClass, SectionAnswer } from '@map-step/contract';
 import { format, parseISO } from 'date-fns';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
-import { Link, NavLink, useLocation, useSearchParams } from 'react-router';
+import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { Choice } from '../../ui/choice.tsx';
 import { Label, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
@@ -40,6 +40,7 @@ export function CourseFrame({ children }: { children: ReactNode }) {
   const { goTo, goBy } = usePlace();
   const { search } = useLocation();
   const address = useAddress();
+  const navigate = useNavigate();
   const [showsKeys, setShowsKeys] = useState(false);
   const room = (id: string) => () => address.openRoom(`/courses/${answer.course.id}/${id}`);
   useShortcuts({
@@ -50,6 +51,7 @@ export function CourseFrame({ children }: { children: ReactNode }) {
     'room-map': room('map'),
     'room-lesson': room('lesson'),
     'room-recap': room('recap'),
+    'room-programme': () => void navigate('/'),
     ...Object.fromEntries(
       Array.from({ length: 9 }, (_, index) => [`lesson-${index + 1}`, () => goTo(index + 1)]),
     ),

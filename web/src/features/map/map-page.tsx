@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { DndContext, type DragEndEvent, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
 import { useDeferredValue } from 'react';
+import { Link } from 'react-router';
 import { Notice } from '../../ui/notice.tsx';
 import { OnPaper } from '../../ui/on-paper.tsx';
 import { Empty, Spoken, TwoColumns } from '../../ui/parts.tsx';
@@ -65,8 +66,8 @@ export function MapPage() {
   if (answer.course.items.length === 0)
     return (
       <Empty title="Nothing to teach yet">
-        Choose the figures of this level under “Lessons, dates and rules”, or import them from the programme
-        page.
+        <Link to={`/courses/${answer.course.id}/settings`}>Choose the figures of this course</Link>, or write
+        the first ones in Material.
       </Empty>
     );
   return <PlanMap />;

@@ -10,6 +10,7 @@ import type { MapMoves } from './plan/use-moves.ts';
 import { Versions } from './plan/versions.tsx';
 import { FitPanel } from './planner/fit-panel.tsx';
 import { Proposal } from './planner/proposal.tsx';
+import { SparePanel } from './planner/spare-panel.tsx';
 import type { Planner } from './planner/use-planner.ts';
 import { Verdict } from './planner/verdict.tsx';
 
@@ -59,6 +60,7 @@ export function PlanMore({ commands, ...props }: PanelProps & { readonly command
   return (
     <>
       {hands && <FitPanel draft={plan.draft} commands={commands} />}
+      {hands && <SparePanel draft={plan.draft} commands={commands} />}
       <ClassMend />
       <Versions plan={plan} moves={hands} />
       {hands && <PublishPlan plan={plan} commands={commands} />}

@@ -30,7 +30,9 @@ export function Courses({ isDirector }: { isDirector: boolean }) {
       {all?.length === 0 && <Label>No course yet.</Label>}
       <chakra.ul listStyleType="none" p="0">
         {all &&
-          byLevel(all).map((course, index) => <CourseRow key={`${course.id} ${index}`} course={course} />)}
+          byLevel(all).map((course, index) => (
+            <CourseRow key={`${course.id} ${index}`} course={course} isDirector={isDirector} />
+          ))}
       </chakra.ul>
       {courses.hasNextPage && (
         <Button onClick={() => void courses.fetchNextPage()} disabled={courses.isFetchingNextPage}>
@@ -48,7 +50,7 @@ function byLevel(courses: readonly CourseSummary[]): readonly CourseSummary[] {
   return courses.toSorted((a, b) => rank(a) - rank(b) || (a.level ?? '~').localeCompare(b.level ?? '~'));
 }
 
-function CourseRow({ course }: { course: CourseSummary }) {
+function CourseRow({ course, isDirector }: { course: CourseSummary; isDirector: boolean }) {
   const { data: studio } = useQuery(studioQuery);
   const roomOf = (id: string | null) => studio?.rooms.find(room => room.id === id)?.name;
   return (
@@ -79,9 +81,11 @@ function CourseRow({ course }: { course: CourseSummary }) {
                 .filter(Boolean)
                 .join(', ')}
             </Label>
-            <Link to={`/classes/${id}`}>
-              <chakra.span fontSize="sm">Class</chakra.span>
-            </Link>
+            {isDirector && (
+              <Link to={`/classes/${id}`}>
+                <chakra.span fontSize="sm">Evenings, staff, students</chakra.span>
+              </Link>
+            )}
           </chakra.li>
         ))}
       </chakra.ul>

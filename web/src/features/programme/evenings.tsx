@@ -23,7 +23,9 @@ export function Evenings({ answer, day, date, me }: EveningsProps) {
   const title = day === 'today' ? 'Tonight' : 'Tomorrow';
   return (
     <chakra.section aria-label={title}>
-      <chakra.h2 fontSize="lg">{title}</chakra.h2>
+      <chakra.h2 fontSize="lg" mb="1">
+        {title}
+      </chakra.h2>
       {on.length === 0 && <Label>No class is on.</Label>}
       <chakra.ul listStyleType="none" p="0">
         {on.map(one => (
@@ -70,7 +72,7 @@ function Evening({ one, lesson, isOwn, isNext, date }: EveningProps) {
       </chakra.span>
       <chakra.div display="flex" gap="3" alignItems="center" flexWrap="wrap">
         {isNext ? (
-          <LinkButton look="next" to={to}>
+          <LinkButton look="next" size="large" to={to}>
             {words}
           </LinkButton>
         ) : (

@@ -30,7 +30,7 @@ export function ProgrammePage() {
     >
       {isDirector && (
         <Suspense>
-          <NextStep />
+          <NextStep takesFocus={answer?.classes.length === 0} />
         </Suspense>
       )}
       <chakra.div display="grid" gap="6">

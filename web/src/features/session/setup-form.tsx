@@ -26,7 +26,7 @@ export function SetupForm({ onSubmit, isBusy }: SetupFormProps) {
         Start your studio
       </chakra.h2>
       <chakra.form onSubmit={handleSubmit(onSubmit)} noValidate display="grid" gap="4" maxW="26rem">
-        <TextField label="Name of the studio" fault={faultOf('studio')} {...register('studio')} />
+        <TextField label="Name of the studio" autoFocus fault={faultOf('studio')} {...register('studio')} />
         <TextField
           label="Your name (you are its programme director)"
           autoComplete="name"

@@ -1,7 +1,8 @@
 import { chakra } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { NavLink } from 'react-router';
+import { NavLink, useNavigate } from 'react-router';
+import { useShortcuts } from '../../ui/shortcuts.ts';
 import { sessionQuery } from '../session/session-queries.ts';
 import { TopStrip } from './top-strip.tsx';
 
@@ -43,6 +44,8 @@ interface StudioPageProps {
 /** A page about the whole studio, under the strip with its fellows. */
 export function StudioPage({ title, beside, children }: StudioPageProps) {
   const isDirector = useIsDirector();
+  const navigate = useNavigate();
+  useShortcuts({ 'room-programme': () => void navigate('/') });
   return (
     <>
       <TopStrip>

@@ -4,7 +4,8 @@ import { format } from 'date-fns';
 import { useState } from 'react';
 import { PartFrame } from '../../../ui/group.tsx';
 import { Notice } from '../../../ui/notice.tsx';
-import { Button } from '../../../ui/parts.tsx';
+import { Button, LinkButton } from '../../../ui/parts.tsx';
+import { useShortcuts } from '../../../ui/shortcuts.ts';
 import { LongTextField, TextField } from '../../../ui/text-field.tsx';
 import { type CourseCommands, useIsSavingCourse } from '../../course/course-commands.ts';
 import { type PlanContent, useCourse } from '../../course/course-context.ts';
@@ -21,6 +22,8 @@ export function PublishPlan({ plan: { saved, draft }, commands }: PublishPlanPro
   const [opened, open] = useState<'publish' | 'keep'>();
   const changed = Object.keys(differences(placedOf(answer.published), saved)).length;
   const hasBroken = (draft.judgement?.broken.length ?? 0) > 0;
+  const mayPublish = !hasBroken && !isSaving && !(changed === 0 && answer.published !== null);
+  useShortcuts({ publish: mayPublish && !opened ? () => open('publish') : undefined });
   const submit = (data: FormData) => {
     const [name, note] = [String(data.get('name')), String(data.get('note') ?? '')];
     if (opened) commands.send({ kind: opened, name, note });
@@ -37,12 +40,18 @@ export function PublishPlan({ plan: { saved, draft }, commands }: PublishPlanPro
             ? 'The classes follow this plan.'
             : `${changed} ${changed === 1 ? 'figure differs' : 'figures differ'} from it.`)}
       </p>
+      {answer.published && answer.sections.length === 0 && (
+        <LinkButton ref={focusOn} look="next" to={`/classes/new?course=${answer.course.id}`}>
+          Next: a class that takes it
+        </LinkButton>
+      )}
       {hasBroken && <Notice tone="now" title="Mend what is broken before you publish." />}
       {opened ? (
         <chakra.form action={submit} display="grid" gap="2">
           <TextField
             label="Name of this version"
             name="name"
+            autoFocus
             defaultValue={`Plan of ${today}`}
             required
             maxLength={200}
@@ -64,10 +73,7 @@ export function PublishPlan({ plan: { saved, draft }, commands }: PublishPlanPro
         </chakra.form>
       ) : (
         <chakra.div display="flex" gap="2" flexWrap="wrap">
-          <Button
-            onClick={() => open('publish')}
-            disabled={hasBroken || isSaving || (changed === 0 && answer.published !== null)}
-          >
+          <Button onClick={() => open('publish')} disabled={!mayPublish}>
             Publish this plan …
           </Button>
           <Button look="quiet" onClick={() => open('keep')} disabled={isSaving}>
@@ -77,4 +83,9 @@ export function PublishPlan({ plan: { saved, draft }, commands }: PublishPlanPro
       )}
     </PartFrame>
   );
+}
+
+/** What comes next has the focus as soon as it is there. */
+function focusOn(element: HTMLElement | null): void {
+  element?.focus();
 }
