@@ -80,10 +80,10 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
   return (
     <chakra.div display="grid" gap="6">
       <UnsavedGuard isDirty={isDirty} />
-      <Label aria-live="polite">
-        <Link to={`/courses/${course.id}/lesson?class=${section.id}`}>To its lessons</Link>{' '}
-        {isDirty ? 'not saved yet' : isSaving ? 'saving' : 'saved'}
-      </Label>
+      <chakra.div display="flex" gap="3" alignItems="baseline">
+        <Link to={`/courses/${course.id}/lesson?class=${section.id}`}>To its lessons</Link>
+        <Label aria-live="polite">{isDirty ? 'not saved yet' : isSaving ? 'saving' : 'saved'}</Label>
+      </chakra.div>
       <ClassEvenings layout={layout} lessons={course.lessons.length} put={put} />
       <Disclosure title="Call an evening off" size="small">
         <CancelEvening

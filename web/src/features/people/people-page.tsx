@@ -67,7 +67,7 @@ function NewPerson({ people }: { people: readonly Person[] }) {
     await create.mutateAsync({ id, name, role }).catch(() => undefined);
   });
   return (
-    <chakra.form onSubmit={add} noValidate aria-label="Add somebody" display="grid" gap="2">
+    <chakra.form onSubmit={add} noValidate aria-label="New person" display="grid" gap="2">
       {create.isError && <Failure error={create.error} />}
       <chakra.div display="flex" gap="3" alignItems="end" flexWrap="wrap">
         <chakra.div width="16rem">
