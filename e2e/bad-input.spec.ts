@@ -2,7 +2,7 @@ import { hearNothing, openAs } from './support/people.ts';
 import { expect, test } from './support/test.ts';
 
 test('a broken and a foreign file are told with the place, and nothing changes', async ({ browser }) => {
-  const page = await openAs(browser, 'Ottilie Marsh');
+  const page = await openAs(browser, 'Ottilie Marsh', '/files');
   const choose = (content: string) =>
     page
       .getByLabel('File to import')
@@ -11,7 +11,8 @@ test('a broken and a foreign file are told with the place, and nothing changes',
   await expect(page.getByRole('alert')).toContainText('character 24 (line 1, column 25)');
   await choose('{"name": "another program"}');
   await expect(page.getByRole('alert')).toContainText('/format');
-  await expect(page.getByRole('link', { name: 'Hustle 1' })).toBeVisible();
+  await page.getByRole('link', { name: 'Programme' }).click();
+  await expect(page.getByRole('link', { name: 'Hustle 1', exact: true })).toBeVisible();
 });
 
 test('a page and a link that are not there say so and lead on', async ({ browser }) => {
@@ -53,20 +54,20 @@ test('two directors move one figure: both places are shown, and one is chosen', 
     await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map'),
   ];
   await hearNothing(two);
-  const chip = (page: typeof one) => page.getByRole('button', { name: /^Hand change,/ });
+  const chip = (page: typeof one) => page.getByRole('button', { name: /^Both-hands turn,/ });
   await chip(two).focus();
   await chip(one).focus();
   await one.keyboard.press('ArrowRight');
   await expect(one.getByText('saved', { exact: true })).toBeVisible();
   await two.keyboard.press('ArrowLeft');
   const clash = two.getByRole('alert').filter({ hasText: 'Somebody else changed this before you' });
-  await expect(clash).toContainText(/Hand change.*Theirs: lesson.*Mine: lesson/);
+  await expect(clash).toContainText(/Both-hands turn.*Theirs: lesson.*Mine: lesson/);
   // Other moves go on meanwhile, and the question stays.
-  await two.getByRole('button', { name: /^Left turn,/ }).focus();
-  await two.keyboard.press('ArrowRight');
+  await two.getByRole('button', { name: /^Wrap and unwrap,/ }).focus();
   await two.keyboard.press('ArrowLeft');
+  await two.keyboard.press('ArrowRight');
   await expect(two.getByText('saved', { exact: true })).toBeVisible();
-  await expect(clash).toContainText(/Hand change.*Theirs: lesson.*Mine: lesson/);
+  await expect(clash).toContainText(/Both-hands turn.*Theirs: lesson.*Mine: lesson/);
   await two.getByRole('button', { name: 'Take these' }).click();
   await expect(clash).toHaveCount(0);
   await expect(chip(two)).toHaveAttribute('aria-label', (await chip(one).getAttribute('aria-label')) ?? '');
@@ -76,7 +77,8 @@ test('a server that is away is told, and the page recovers by itself', async ({ 
   const page = await openAs(browser, 'Bram Okoro');
   await page.context().route('**/api/courses', route => route.abort());
   await page.reload();
-  await expect(page.getByRole('status', { name: 'Loading' }).or(page.getByRole('alert'))).toBeVisible();
+  const courses = page.getByRole('region', { name: 'Courses' });
+  await expect(courses.getByRole('status', { name: 'Loading' }).or(courses.getByRole('alert'))).toBeVisible();
   await page.context().unroute('**/api/courses');
-  await expect(page.getByRole('link', { name: 'Hustle 1' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Hustle 1', exact: true })).toBeVisible();
 });

@@ -5,7 +5,7 @@ import { expect, test } from './support/test.ts';
 test('a table of figures names its faults, is written without them, and is taken back', async ({
   browser,
 }) => {
-  const page = await openAs(browser, 'Ottilie Marsh');
+  const page = await openAs(browser, 'Ottilie Marsh', '/files');
   const text = [
     'Code,Title,kind,dance,minutes',
     'jetty-drill,Jetty drill,drill,hustle,4',
@@ -69,7 +69,7 @@ test('two figures are compared count by count, and the level tells what begins a
 test('a file of the studio is shown field by field before anything is written, then brought in and taken back', async ({
   browser,
 }) => {
-  const page = await openAs(browser, 'Ottilie Marsh');
+  const page = await openAs(browser, 'Ottilie Marsh', '/files');
   const file = await page.evaluate(async () => (await fetch('/api/studio/export')).text());
   const studio = JSON.parse(file);
   studio.rooms[0].name = 'Loft by the water';

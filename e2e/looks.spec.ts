@@ -13,6 +13,24 @@ const VIEWS = [
   ['Cost', '/courses/hustle-1/cost'],
   ['Lesson', '/courses/hustle-1/lesson?lesson=6'],
   ['Recap', '/courses/hustle-1/recap?lesson=2'],
+  ['Term', '/term'],
+  ['People', '/people'],
+  ['Account', '/account'],
+] as const;
+const DIRECTORS_VIEWS = [
+  ['Set up', '/setup'],
+  ['A dance', '/dances/quickstep'],
+  ['Levels', '/dances/quickstep?part=levels'],
+  ['First figures', '/dances/quickstep?part=figures'],
+  ['A new dance', '/dances/new'],
+  ['A new course', '/courses/new'],
+  ['A new class', '/classes/new'],
+  ['A class', '/classes/hustle-1-monday'],
+  ['Studio', '/studio'],
+  ['Rooms', '/studio?part=rooms'],
+  ['Cautions', '/studio?part=cautions'],
+  ['Minutes', '/studio?part=minutes'],
+  ['Files', '/files'],
 ] as const;
 
 /** No serious finding on the page as it is. */
@@ -25,13 +43,13 @@ async function expectSound(page: Page): Promise<void> {
   ).toEqual([]);
 }
 
-for (const [theme, who] of [
-  ['day', 'Bram Okoro'],
-  ['dim', 'Ottilie Marsh'],
+for (const [theme, who, views] of [
+  ['day', 'Bram Okoro', VIEWS],
+  ['dim', 'Ottilie Marsh', [...VIEWS, ...DIRECTORS_VIEWS]],
 ] as const)
   test(`every view is sound for everybody, ${theme}`, async ({ browser }) => {
     const page = await openAs(browser, who, '/', theme);
-    for (const [name, path] of VIEWS) {
+    for (const [name, path] of views) {
       await test.step(name, async () => {
         await page.goto(path);
         await expect(page.getByRole('main')).toBeVisible();

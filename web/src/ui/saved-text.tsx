@@ -3,6 +3,8 @@ import { LongTextField, TextField } from './text-field.tsx';
 
 interface SavedTextProps {
   readonly label: string;
+  /** Only said to those who cannot see what it stands beside. */
+  readonly hidesLabel?: boolean;
   readonly value: string;
   readonly type?: 'text' | 'date' | 'time';
   readonly isLong?: boolean;
@@ -14,7 +16,16 @@ interface SavedTextProps {
 
 /** A text that is saved when one leaves it; one that cannot stand stays, is told and is not saved. */
 export function SavedText(props: SavedTextProps) {
-  const { label, value, type = 'text', isLong = false, placeholder, faultOf, save } = props;
+  const {
+    label,
+    hidesLabel = false,
+    value,
+    type = 'text',
+    isLong = false,
+    placeholder,
+    faultOf,
+    save,
+  } = props;
   const [typed, setTyped] = useState<string>();
   const text = typed ?? value;
   const fault = typed === undefined ? undefined : faultOf?.(typed);
@@ -24,7 +35,7 @@ export function SavedText(props: SavedTextProps) {
     if (typed.trim() !== value) save(typed.trim());
   };
   const field = {
-    label,
+    label: hidesLabel ? <span className="spoken">{label}</span> : label,
     value: text,
     fault,
     ...(placeholder !== undefined && { placeholder }),

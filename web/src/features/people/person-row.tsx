@@ -14,7 +14,7 @@ import { entryAggregate } from '../setup/entry-document.ts';
 import { EntryRefusal } from '../setup/entry-refusal.tsx';
 import { useRemoveEntry } from '../setup/setup-queries.ts';
 import { GivenLink } from './given-link.tsx';
-import { accountsQuery } from './people-queries.ts';
+import { accountQuery, accountsQuery } from './people-queries.ts';
 import { ROLE_WORDS } from './role-words.ts';
 
 const ROLES = optionsOf(ROLE_WORDS);
@@ -49,7 +49,9 @@ function Managed({ person, isMe }: { person: Person; isMe: boolean }) {
   const { id, name } = person;
   const client = useQueryClient();
   const { data: session } = useQuery(sessionQuery);
-  const { data } = useQuery({ ...accountsQuery, enabled: session?.demo === null });
+  const { data: own } = useQuery(accountQuery);
+  // In the demo everybody comes in with one click.
+  const { data } = useQuery({ ...accountsQuery, enabled: typeof own?.email === 'string' });
   const document = useMemo(() => entryAggregate('people', id), [id]);
   const { data: stored } = useQuery({ queryKey: document.key, queryFn: document.read });
   const commands = useCommands(document, session?.person?.id ?? '');

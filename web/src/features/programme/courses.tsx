@@ -27,7 +27,9 @@ export function Courses({ isDirector }: { isDirector: boolean }) {
         ) : (
           <Skeleton />
         ))}
-      {all?.length === 0 && <Label>No course yet.</Label>}
+      {all?.length === 0 && (
+        <Label>{isDirector ? 'No course yet.' : 'The director has not set up a course yet.'}</Label>
+      )}
       <chakra.ul listStyleType="none" p="0">
         {all &&
           byLevel(all).map((course, index) => (

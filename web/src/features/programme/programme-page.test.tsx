@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
 import { ChakraProvider } from '@chakra-ui/react';
-import type { CourseListAnswer, SessionAnswer } from '@map-step/contract';
+import type { CourseListAnswer, SessionAnswer, TodayAnswer, TodaysClass } from '@map-step/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, expect, test, vi } from 'vitest';
 import { courseContent } from '../../test/in-course.tsx';
@@ -36,7 +36,26 @@ const course = (id: string, name: string): CourseListAnswer['courses'][number] =
   ],
 });
 
+const todaysClass = (id: string, more: Partial<TodaysClass>): TodaysClass => ({
+  id,
+  course: 'hustle-1',
+  name: 'Hustle 1',
+  lessons: 8,
+  start: '19:00',
+  dates: ['2026-03-02', '2026-03-09'],
+  room: 'sail-loft',
+  staff: [{ person: 'suki-larch' }],
+  students: 14,
+  standing: { unlogged: [], unrecapped: [], behind: [], ahead: [] },
+  ...more,
+});
+const standing = (more: Partial<TodaysClass['standing']>): Pick<TodaysClass, 'standing'> => ({
+  standing: { unlogged: [], unrecapped: [], behind: [], ahead: [], ...more },
+});
+const NOTHING: TodayAnswer = { today: '2026-03-09', classes: [], figures: {}, plans: [] };
+
 interface Setting {
+  readonly today?: Partial<TodayAnswer>;
   readonly role?: 'director' | 'teacher';
   readonly pages?: readonly CourseListAnswer[];
   readonly refuses?: boolean;
@@ -44,7 +63,7 @@ interface Setting {
 
 const ONE: readonly CourseListAnswer[] = [{ courses: [course('hustle-1', 'Hustle 1')], more: false }];
 
-function open({ role = 'director', pages = ONE, refuses = false }: Setting = {}) {
+function open({ role = 'director', pages = ONE, refuses = false, today: work = {} }: Setting = {}) {
   const { me, studio, today } = courseContent(role);
   const session: SessionAnswer = {
     person: me,
@@ -54,7 +73,13 @@ function open({ role = 'director', pages = ONE, refuses = false }: Setting = {})
     empty: false,
     founding: 'closed',
   };
-  const answers: Readonly<Record<string, unknown>> = { '/api/session': session, '/api/studio': studio };
+  const answers: Readonly<Record<string, unknown>> = {
+    '/api/session': session,
+    '/api/studio': studio,
+    '/api/today': { ...NOTHING, ...work },
+    '/api/today/faults': { faults: [] },
+    '/api/material': { stamp: 'x', material: { dances: [], levels: [], patterns: [], elements: [] } },
+  };
   vi.stubGlobal('fetch', async (path: string) => {
     const [where = '', query] = path.split('?');
     const told = answers[where] ?? pages[Number(new URLSearchParams(query).get('page') ?? 0)];
@@ -103,22 +128,52 @@ test('older classes come when they are asked for', async () => {
 });
 
 test.each([
-  ['director', /^Import a file/],
+  ['director', /^No course yet/],
   ['teacher', /^The director has not/],
-] as const)('a studio without courses tells a %s what comes first', async (role, words) => {
+] as const)('a studio without courses tells a %s so', async (role, words) => {
   open({ role, pages: [{ courses: [], more: false }] });
   expect(await screen.findByText(words)).toBeTruthy();
 });
 
-test('only the director changes the staff and brings files in', async () => {
+test('a director of a studio with nothing in it is led to the first step', async () => {
+  open({ pages: [{ courses: [], more: false }] });
+  const next = await screen.findByRole('link', { name: 'Next: a dance' }, { timeout: 20_000 });
+  expect(next.getAttribute('href')).toBe('/dances/new');
+});
+
+test('a teacher sees their own class of tonight first, and of what is to be written only their own', async () => {
+  const others = todaysClass('others', {
+    name: 'Balboa 1',
+    start: '18:00',
+    ...standing({ today: 2, unlogged: [1] }),
+  });
+  const own = todaysClass('own', {
+    staff: [{ person: courseContent('teacher').me.id }],
+    ...standing({ today: 2, unrecapped: [1], behind: ['wrap'] }),
+  });
+  open({ role: 'teacher', today: { classes: [others, own], figures: { wrap: 'Wrap' } } });
+  const tonight = await screen.findByRole('region', { name: 'Tonight' });
+  expect(
+    within(tonight)
+      .getAllByRole('link')
+      .map(link => link.textContent),
+  ).toEqual(['Hustle 1, lesson 2 of 8', 'Balboa 1, lesson 2 of 8']);
+  const toWrite = screen.getByRole('region', { name: 'Still to write down' });
+  expect(
+    within(toWrite)
+      .getAllByRole('link')
+      .map(link => link.textContent),
+  ).toEqual(['Hustle 1, lesson 1']);
+  expect(screen.getByText('has not reached Wrap')).toBeTruthy();
+});
+
+test('only the director lays out classes', async () => {
   open({ role: 'teacher' });
   await screen.findByRole('link', { name: 'Hustle 1' });
-  expect(screen.queryByRole('button', { name: 'Staff of this class' })).toBeNull();
-  expect(screen.queryByText('The studio as a file')).toBeNull();
+  expect(screen.queryByRole('link', { name: 'Evenings, staff, students' })).toBeNull();
   cleanup();
   open();
-  expect(await screen.findByRole('button', { name: 'Staff of this class' })).toBeTruthy();
-  expect(await screen.findByText('The studio as a file', {}, { timeout: 20_000 })).toBeTruthy();
+  expect(await screen.findByRole('link', { name: 'Evenings, staff, students' })).toBeTruthy();
 });
 
 test('what the server refuses is told', async () => {

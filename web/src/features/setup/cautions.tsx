@@ -24,7 +24,7 @@ export function Cautions({ studio, commands }: DecisionsProps) {
         <SavedText
           label="Where your local rules stand"
           isLong
-          placeholder="The house rules hang by the door of the Sail Loft."
+          placeholder="The house rules hang by the door."
           value={studio.settings?.localRules ?? ''}
           save={point}
         />
@@ -39,7 +39,7 @@ export function Cautions({ studio, commands }: DecisionsProps) {
           }
         >
           <SavedText
-            label={code.replaceAll('-', ' ')}
+            label={wordsOf(code)}
             isLong
             value={studio.cautions?.[code] ?? usual}
             save={text => word(code, text)}
@@ -48,4 +48,10 @@ export function Cautions({ studio, commands }: DecisionsProps) {
       ))}
     </chakra.section>
   );
+}
+
+/** `arm-turn` as `Arm turn`. */
+function wordsOf(code: string): string {
+  const words = code.replaceAll('-', ' ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }

@@ -41,6 +41,7 @@ export function DanceFrame({ dance, commands }: DanceFrameProps) {
       <chakra.div width="6rem">
         <SavedText
           label={`${label}, in beats`}
+          hidesLabel
           value={String(dance[key])}
           faultOf={text => (isBeats(text) ? undefined : 'Write beats, such as 2 or 1/2.')}
           save={text => put(label, key, /^\d+$/.test(text) ? Number(text) : text)}
@@ -62,8 +63,8 @@ export function DanceFrame({ dance, commands }: DanceFrameProps) {
       {number('Beats in a bar', 'beatsPerBar', 'of its music')}
       {number('Counted up to', 'countCycle', 'before it begins at 1 again')}
       {number('Beats in a phrase', 'phrase', 'that figures should fill together')}
-      {beats('A slow lasts', 'slow', 'in a rhythm such as SSQQ')}
-      {beats('A quick lasts', 'quick', 'in a rhythm such as SSQQ')}
+      {beats('A slow lasts', 'slow', 'beats, in a rhythm such as SSQQ')}
+      {beats('A quick lasts', 'quick', 'beats, in a rhythm such as SSQQ')}
       <Row label="Split beats" words="of counts such as 3&4">
         <Choice
           label="Split beats"

@@ -67,6 +67,7 @@ function Holds(props: DanceListsProps) {
             <TableCell>
               <SavedText
                 label={`Name of hold ${index + 1}`}
+                hidesLabel
                 value={hold.name}
                 faultOf={needed}
                 save={name => put(index, { ...hold, name })}
@@ -177,6 +178,7 @@ function Pieces(props: DanceListsProps) {
               <TableCell key={key}>
                 <SavedText
                   label={`${key === 'name' ? 'Name' : key === 'rhythm' ? 'Rhythm' : 'Steps'} of piece ${index + 1}`}
+                  hidesLabel
                   value={piece[key]}
                   faultOf={needed}
                   save={text => put(index, { ...piece, [key]: text })}

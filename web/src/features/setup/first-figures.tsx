@@ -130,7 +130,7 @@ function NewFigureRow({ dance, levels, patterns }: NewFigureRowProps) {
   });
   const holds = dance.holds.map(({ id, name }) => ({ value: id, words: name }));
   return (
-    <chakra.form onSubmit={write} noValidate aria-label="New figure" display="grid" gap="3" maxW="60rem">
+    <chakra.form onSubmit={write} noValidate aria-label="New figure" display="grid" gap="3" maxW="64rem">
       <UnsavedGuard isDirty={formState.isDirty && !formState.isSubmitSuccessful} />
       {create.isError && <Failure error={create.error} />}
       <chakra.div display="grid" gap="3" gridTemplateColumns={{ md: '14rem 12rem 1fr' }} alignItems="start">
@@ -146,12 +146,12 @@ function NewFigureRow({ dance, levels, patterns }: NewFigureRowProps) {
           {...register('steps')}
         />
       </chakra.div>
-      <chakra.div display="flex" gap="3" flexWrap="wrap" alignItems="end">
+      <chakra.div display="flex" gap="2.5" flexWrap="wrap" alignItems="end">
         <Button type="submit" look="next" disabled={create.isPending}>
           Write it down
         </Button>
         {isPair && (
-          <chakra.div width="16rem">
+          <chakra.div width="14rem">
             <TextField
               label="Follower’s, where not the opposite"
               fault={errors.follow?.message}
@@ -163,7 +163,7 @@ function NewFigureRow({ dance, levels, patterns }: NewFigureRowProps) {
           control={control}
           name="kind"
           render={({ field }) => (
-            <Choice label="Kind" width="8rem" value={field.value} among={KINDS} set={field.onChange} />
+            <Choice label="Kind" width="7rem" value={field.value} among={KINDS} set={field.onChange} />
           )}
         />
         {levels.length > 0 && (
@@ -173,7 +173,7 @@ function NewFigureRow({ dance, levels, patterns }: NewFigureRowProps) {
             render={({ field }) => (
               <Choice
                 label="Level"
-                width="10rem"
+                width="8.5rem"
                 value={field.value}
                 among={levels.map(({ id, name }) => ({ value: id, words: name }))}
                 set={field.onChange}
@@ -190,7 +190,7 @@ function NewFigureRow({ dance, levels, patterns }: NewFigureRowProps) {
               render={({ field }) => (
                 <Choice
                   label={name === 'entry' ? 'Begins in' : 'Ends in'}
-                  width="9rem"
+                  width="8.5rem"
                   value={field.value}
                   among={name === 'entry' ? holds : [{ value: SAME, words: 'the same hold' }, ...holds]}
                   set={field.onChange}

@@ -89,6 +89,7 @@ function LevelRow({ level: { id }, level, takeAway }: { level: Level; takeAway()
       <TableCell>
         <SavedText
           label={`Name of level ${order}`}
+          hidesLabel
           value={name}
           faultOf={text => (text.trim() ? undefined : 'A level needs a name.')}
           save={next => put('Name', { name: next })}

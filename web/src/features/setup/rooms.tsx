@@ -100,6 +100,7 @@ function RoomRow({ room, takeAway }: { room: Room; takeAway(): void }) {
       <TableCell>
         <SavedText
           label={`Name of ${name}`}
+          hidesLabel
           value={name}
           faultOf={text => (text.trim() ? undefined : 'A room needs a name.')}
           save={next => put('Name', { name: next })}

@@ -16,7 +16,7 @@ export function Setting({ affects, children }: { affects: string; children: Reac
       display="grid"
       gridTemplateColumns={{ base: '1fr', md: '24rem minmax(0, 1fr)' }}
       gap={{ base: '1', md: '5' }}
-      alignItems="end"
+      alignItems="center"
       py="2"
       borderTop="1px solid"
       borderColor="line"

@@ -22,7 +22,7 @@ export function SetUpPage() {
             key={id}
             display="grid"
             gridTemplateColumns="2rem 11rem 1fr"
-            alignItems="baseline"
+            alignItems="center"
             gap="3"
             py="2.5"
             borderTop="1px solid"
