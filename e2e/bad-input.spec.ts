@@ -75,10 +75,10 @@ test('two directors move one figure: both places are shown, and one is chosen', 
 
 test('a server that is away is told, and the page recovers by itself', async ({ browser }) => {
   const page = await openAs(browser, 'Bram Okoro');
-  await page.context().route('**/api/courses', route => route.abort());
+  await page.context().route('**/api/courses?*', route => route.abort());
   await page.reload();
   const courses = page.getByRole('region', { name: 'Courses' });
   await expect(courses.getByRole('status', { name: 'Loading' }).or(courses.getByRole('alert'))).toBeVisible();
-  await page.context().unroute('**/api/courses');
+  await page.context().unroute('**/api/courses?*');
   await expect(page.getByRole('link', { name: 'Hustle 1', exact: true })).toBeVisible();
 });

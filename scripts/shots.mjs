@@ -33,6 +33,11 @@ const openNewBlock = async page => {
 const SHOTS = [
   { file: 'sign-in', path: '/' },
   { file: 'programme', path: '/', who: DIRECTOR },
+  { file: 'programme-teacher-dim', path: '/', who: TEACHER, theme: 'dim' },
+  { file: 'set-up-dim', path: '/dances/quickstep?part=figures', who: DIRECTOR, theme: 'dim' },
+  { file: 'term', path: '/term', who: DIRECTOR },
+  { file: 'people', path: '/people', who: DIRECTOR },
+  { file: 'studio-dim', path: '/studio', who: DIRECTOR, theme: 'dim' },
   { file: 'material', path: '/courses/hustle-1/material/left-turn', who: TEACHER },
   {
     file: 'material-dim',
@@ -45,7 +50,6 @@ const SHOTS = [
     path: '/courses/hustle-1/material/left-turn/with/right-turn+rotating-basic',
     who: TEACHER,
   },
-  { file: 'level', path: '/courses/hustle-1/material/level', who: TEACHER },
   { file: 'lesson', path: '/courses/hustle-1/lesson', who: TEACHER, act: openNewBlock },
   {
     file: 'lesson-tablet-dim',
@@ -56,12 +60,10 @@ const SHOTS = [
     act: openNewBlock,
   },
   { file: 'lesson-phone', path: '/courses/hustle-1/lesson', who: TEACHER, size: PHONE },
-  { file: 'lesson-taught', path: '/courses/hustle-1/lesson?lesson=4', who: TEACHER },
   { file: 'recap', path: '/courses/hustle-1/recap?lesson=4', who: TEACHER },
   { file: 'map-proposal', path: '/courses/hustle-1/map', who: DIRECTOR, act: propose },
   { file: 'course-settings', path: '/courses/hustle-1/settings', who: DIRECTOR },
   { file: 'map', path: '/courses/hustle-1/map', who: DIRECTOR, act: planLevel },
-  { file: 'map-dim', path: '/courses/hustle-1/map', who: DIRECTOR, theme: 'dim' },
 ];
 
 const root = fileURLToPath(new URL('..', import.meta.url));

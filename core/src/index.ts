@@ -70,6 +70,7 @@ export { writeSheetSvg } from './interchange/write-svg.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf } from './lesson/cautions.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './lesson/class-plan.ts';
 export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
+export { membersOn } from './lesson/members.ts';
 export {
   type ClassProgress,
   type ClassSoFar,

@@ -26,10 +26,10 @@ export async function copyHustle(page: Page, name: string): Promise<void> {
 
 /** Has the level planned and takes all that is proposed. */
 export async function planAndTake(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Plan this level' }).click();
+  await page.getByRole('button', { name: /^Plan (this level|lessons? )/ }).click();
   await bestIsKnown(page);
   await page.getByRole('button', { name: /^Take all \d+ moves?/ }).click();
-  await expect(page.getByRole('button', { name: 'Plan this level' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: /^Plan (this level|lessons? )/ })).toBeEnabled();
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
 }
 

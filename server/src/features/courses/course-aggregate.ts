@@ -53,6 +53,10 @@ export const BEHIND = `GREATEST(0,
   (SELECT max(lesson) FROM recaps r WHERE r.studio_id = $1 AND r.section_id = s.id),
   (SELECT max(lesson) - 1 FROM logs l WHERE l.studio_id = $1 AND l.section_id = s.id))`;
 
+/** Students of a class up to its last evening, each once, as SQL over the row of a class. */
+export const STUDENTS = `(SELECT count(DISTINCT e ->> 'student')::integer FROM jsonb_array_elements(s.body -> 'students') e
+  WHERE e ->> 'to' IS NULL OR e ->> 'to' >= s.last_date)`;
+
 async function readBehind(scope: StudioScope, course: string): Promise<ReadonlyMap<string, number>> {
   const rows = await scope.select<{ id: string; behind: number }>(
     `SELECT id, ${BEHIND} AS behind FROM sections s WHERE studio_id = $1 AND course_id = $2`,

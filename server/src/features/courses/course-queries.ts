@@ -9,7 +9,7 @@ import { getStored } from '../../aggregates/aggregate.ts';
 import { readable, readableRows, type WrittenRow } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 
-import { BEHIND, courseAggregate } from './course-aggregate.ts';
+import { BEHIND, courseAggregate, STUDENTS } from './course-aggregate.ts';
 
 const PAGE = 60;
 const NEWEST_COURSES = 20;
@@ -46,7 +46,7 @@ interface SectionRow extends WrittenRow<Section> {
 /** One more than a page, the newest first. */
 async function listSections(scope: StudioScope, page: number): Promise<SectionSummary[]> {
   const rows = await scope.select<SectionRow>(
-    `SELECT 'listed/' || id AS id, xmin::text, jsonb_set(body, '{students}', '[]') AS body, student_count, ${BEHIND} AS behind
+    `SELECT 'listed/' || id AS id, xmin::text, jsonb_set(body, '{students}', '[]') AS body, ${STUDENTS} AS student_count, ${BEHIND} AS behind
        FROM sections s WHERE studio_id = $1
        ORDER BY last_date DESC, position DESC LIMIT ${PAGE + 1} OFFSET $2`,
     [page * PAGE],

@@ -2,6 +2,7 @@ import { addDays, type Course, type Placed, type PlanVersion, placedOf, type Sec
 import { documentStore } from '../../db/document-store.ts';
 import { readableRows, type WrittenRow } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+import { STUDENTS } from '../courses/course-aggregate.ts';
 
 /** A class is on the first page from a week before its first evening until two weeks after its last. */
 const DAYS_BEFORE = 7;
@@ -20,8 +21,8 @@ export interface RunningClass {
 /** The classes that run on a day, by their hour. */
 export async function listRunning(scope: StudioScope, today: string): Promise<readonly RunningClass[]> {
   const rows = await scope.select<WrittenRow<Section> & { student_count: number }>(
-    `SELECT 'listed/' || id AS id, xmin::text, jsonb_set(body, '{students}', '[]') AS body, student_count
-     FROM sections WHERE studio_id = $1 AND last_date >= $2 AND body -> 'dates' ->> 0 <= $3
+    `SELECT 'listed/' || id AS id, xmin::text, jsonb_set(body, '{students}', '[]') AS body, ${STUDENTS} AS student_count
+     FROM sections s WHERE studio_id = $1 AND last_date >= $2 AND body -> 'dates' ->> 0 <= $3
      ORDER BY body ->> 'start', position LIMIT ${MOST}`,
     [addDays(today, -DAYS_AFTER), addDays(today, DAYS_BEFORE)],
   );

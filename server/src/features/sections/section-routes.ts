@@ -27,7 +27,7 @@ export const sectionRoutes = [
   ),
   route('term.read', (scope, { query }) => readTerm(scope, query)),
   route('section.read', async (scope, call) => {
-    const answer = await readSection(scope, call.params.section, call.deps.now());
+    const answer = await readSection(scope, call.params.section, call.deps);
     return (await maySeeStudents(scope, answer.section, call)) ? answer : withoutStudents(answer);
   }),
   route('section.document', (scope, { params }) => tellVersioned(sectionAggregate(scope, params.section))),

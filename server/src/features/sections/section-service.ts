@@ -6,13 +6,21 @@ import type {
   SignedInPerson,
   StoredAnswer,
 } from '@map-step/contract';
-import { type Attendance, type Audience, type Log, placedOf, type Role, type Section } from '@map-step/core';
+import {
+  type Attendance,
+  type Audience,
+  type Log,
+  membersOn,
+  placedOf,
+  type Role,
+  type Section,
+} from '@map-step/core';
 import { getStored } from '../../aggregates/aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import { JsonText, type Told } from '../../db/json-text.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import type { Deps } from '../../deps.ts';
+import { type Deps, todayIn } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { courseAggregate } from '../courses/course-aggregate.ts';
 import { materialOfCourse } from '../figures/material.ts';
@@ -29,7 +37,7 @@ interface Writing {
   readonly who: SignedInPerson;
 }
 
-export async function readSection(scope: StudioScope, id: string, now: Date): Promise<ToldSection> {
+export async function readSection(scope: StudioScope, id: string, deps: Deps): Promise<ToldSection> {
   const stored = await documentStore(scope, 'sections').find(id);
   if (!stored) throw new HttpFault('not-found', `There is no class "${id}" in this studio.`);
   const { body: section, version } = stored;
@@ -37,11 +45,11 @@ export async function readSection(scope: StudioScope, id: string, now: Date): Pr
   return {
     section,
     version,
-    counts: countRoles(section),
+    counts: countRoles(section, todayIn(deps, (await getStudio(scope)).timezone)),
     students: await documentStore(scope, 'students').listSome(ids),
     logs: await eventStore(scope, 'logs').listJson(id),
     attendance: await eventStore(scope, 'attendance').listJson(id),
-    recaps: await listRecaps(scope, id, now),
+    recaps: await listRecaps(scope, id, deps.now()),
   };
 }
 
@@ -60,8 +68,11 @@ export function withoutStudents({ section, logs, recaps, ...answer }: ToldSectio
   };
 }
 
-function countRoles({ students }: Section): SectionAnswer['counts'] {
-  const count = (wanted: Role) => students.filter(({ role }) => role === wanted).length;
+function countRoles(section: Section, today: string): SectionAnswer['counts'] {
+  const [first = today, last = today] = [section.dates[0], section.dates.at(-1)];
+  // Before a class has begun it is as it will begin, after its end as it ended.
+  const members = membersOn(section, today < first ? first : today > last ? last : today);
+  const count = (wanted: Role) => members.filter(({ role }) => role === wanted).length;
   return { lead: count('lead'), follow: count('follow'), solo: count('solo') };
 }
 
@@ -122,7 +133,7 @@ export async function finishLesson(
       missing.map(audience => ({ section: id, lesson, audience, markdown: drafts[audience] })),
     );
   }
-  return readSection(scope, id, now);
+  return readSection(scope, id, writing.deps);
 }
 
 const AUDIENCES = ['students', 'staff'] as const satisfies readonly Audience[];

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type CourseItem, changeItem, figureName, type Placed } from '@map-step/core';
+import { type CourseItem, changeItem, figureName, type Layer, type Placed } from '@map-step/core';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { Hint } from '../../ui/hint.tsx';
@@ -10,7 +10,7 @@ import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { Tick } from '../../ui/tick.tsx';
 import type { CourseCommands } from '../course/course-commands.ts';
 import { useCourse, usePlan } from '../course/course-context.ts';
-import { VALUES } from '../course/course-words.ts';
+import { LAYERS, VALUES } from '../course/course-words.ts';
 
 const HEADS = [
   'Figure',
@@ -92,6 +92,7 @@ function ItemRow({ item, saved, commands }: ItemRowProps) {
           isOn={item.gate === true}
           set={isGate => put({ gate: isGate || undefined })}
         />
+        {item.gate && <CheckedOn item={item} name={name} put={layers => put({ layers })} />}
       </TableCell>
       <TableCell>
         <Hint words={isPlaced ? 'Leave it out on the map first' : undefined}>
@@ -113,6 +114,31 @@ function ItemRow({ item, saved, commands }: ItemRowProps) {
         </Hint>
       </TableCell>
     </TableRow>
+  );
+}
+
+interface CheckedOnProps {
+  readonly item: CourseItem;
+  readonly name: string;
+  put(layers: CourseItem['layers'] | undefined): void;
+}
+
+/** The layers that a check of a gate looks at; none said means all. */
+function CheckedOn({ item: { layers = [] }, name, put }: CheckedOnProps) {
+  const set = (layer: Layer, isOn: boolean) => {
+    const next = LAYERS.map(({ value }) => value).filter(one =>
+      one === layer ? isOn : layers.includes(one),
+    );
+    put(next.length > 0 ? next : undefined);
+  };
+  return (
+    <chakra.fieldset display="flex" gap="2" flexWrap="wrap" border="0" aria-label={`${name} is checked on`}>
+      {LAYERS.map(({ value, words }) => (
+        <Tick key={value} isOn={layers.includes(value)} set={isOn => set(value, isOn)}>
+          {words}
+        </Tick>
+      ))}
+    </chakra.fieldset>
   );
 }
 

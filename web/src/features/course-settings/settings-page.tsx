@@ -1,16 +1,14 @@
 import { chakra } from '@chakra-ui/react';
-import type { Course } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
-import { Choice, type Option } from '../../ui/choice.tsx';
 import { Label } from '../../ui/parts.tsx';
-import { type CourseCommands, useCourseCommands, useIsSavingCourse } from '../course/course-commands.ts';
+import { useCourseCommands, useIsSavingCourse } from '../course/course-commands.ts';
 import { useClass, useCourse } from '../course/course-context.ts';
 import { CourseRefusal } from '../course/course-refusal.tsx';
-import { APPROACHES, FORMATS, LOOK_ALIKES, ROLES } from '../course/course-words.ts';
 import { CopyCourse } from './copy-course.tsx';
 import { CourseItems } from './course-items.tsx';
 import { CourseLessons } from './course-lessons.tsx';
 import { CourseWeights } from './course-weights.tsx';
+import { HowItGoes } from './how-it-goes.tsx';
 
 /** All that the planner keeps to: lessons and their minutes, dates, figures with their rules, weights. */
 export function SettingsPage() {
@@ -42,32 +40,5 @@ export function SettingsPage() {
       )}
       {isDirector && <CopyCourse />}
     </chakra.article>
-  );
-}
-
-function HowItGoes({ commands, isDisabled }: { commands: CourseCommands; isDisabled: boolean }) {
-  const { course } = useCourse().answer;
-  const way = <Value extends string>(
-    label: string,
-    value: Value,
-    among: readonly Option<Value>[],
-    change: (course: Course, value: Value) => Course,
-  ) => (
-    <Choice
-      label={label}
-      value={value}
-      among={among}
-      width="12rem"
-      isDisabled={isDisabled}
-      set={next => commands.edit(`${label}: ${next}`, now => change(now, next))}
-    />
-  );
-  return (
-    <chakra.section display="flex" gap="4" flexWrap="wrap" aria-label="How the course goes">
-      {way('How it is taught', course.approach, APPROACHES, (now, approach) => ({ ...now, approach }))}
-      {way('Lessons', course.format, FORMATS, (now, format) => ({ ...now, format }))}
-      {way('Look-alikes', course.lookalikes, LOOK_ALIKES, (now, lookalikes) => ({ ...now, lookalikes }))}
-      {way('Everybody learns', course.roles ?? 'one', ROLES, (now, roles) => ({ ...now, roles }))}
-    </chakra.section>
   );
 }

@@ -1,5 +1,5 @@
 // How the ways of a course are called, as what can be chosen of each.
-import type { Course, ItemValue } from '@map-step/core';
+import type { Course, ItemValue, Layer } from '@map-step/core';
 import { optionsOf } from '../../ui/choice.tsx';
 
 export const APPROACHES = optionsOf({
@@ -23,6 +23,21 @@ export const ROLES = optionsOf({ one: 'one role', both: 'both roles' } satisfies
   NonNullable<Course['roles']>,
   string
 >);
+
+export const GOALS = optionsOf({
+  social: 'dancing out',
+  show: 'a show',
+  examination: 'an examination',
+} satisfies Record<NonNullable<Course['goal']>, string>);
+
+/** What a check looks at, in the order in which it is taught. */
+export const LAYERS = optionsOf({
+  steps: 'steps',
+  timing: 'timing',
+  partner: 'partner',
+  technique: 'technique',
+  tempo: 'at speed',
+} satisfies Record<Layer, string>);
 
 export const VALUES = optionsOf({ must: 'must', should: 'should', could: 'could' } satisfies Record<
   ItemValue,

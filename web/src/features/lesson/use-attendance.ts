@@ -1,4 +1,4 @@
-import { type Attendance, findContradictions, type Role } from '@map-step/core';
+import { type Attendance, findContradictions, membersOn, type Role } from '@map-step/core';
 import { useClass, usePlace } from '../course/course-context.ts';
 
 export interface StudentHere {
@@ -30,7 +30,8 @@ export function useAttendance(): {
   const unsent = new Set(waiting.map(({ entry }) => entry.id));
   const seen = (student: string): Attendance | undefined =>
     entries.findLast(entry => entry.student === student && !unsent.has(entry.id));
-  const students = (section?.section.students ?? []).map(({ student, role }) => ({
+  const members = section ? membersOn(section.section, section.section.dates[lesson - 1]) : [];
+  const students = members.map(({ student, role }) => ({
     id: student,
     role,
     name: section?.students.find(({ id }) => id === student)?.name ?? student,
