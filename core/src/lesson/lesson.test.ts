@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
-import type { Log, LogResult } from '../model/document.ts';
+import type { Log, LogResult, Studio } from '../model/document.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
 import { judgePlan } from '../plan/judge.ts';
 import { course, figure, studio } from '../test/studio.ts';
@@ -187,9 +187,10 @@ describe('what a class has behind it', () => {
 });
 
 describe('the recap is drafted from the log', () => {
-  const draft = (audience: 'students' | 'staff') =>
+  const draft = (audience: 'students' | 'staff', counting?: Studio['counting'], localRules?: string) =>
     draftRecap({
-      studio: { name: 'Test rooms', timezone: 'UTC' },
+      studio: { name: 'Test rooms', timezone: 'UTC', ...(counting && { counting }) },
+      localRules,
       course: quay,
       library,
       lesson: 2,
@@ -209,6 +210,22 @@ describe('the recap is drafted from the log', () => {
     expect(text).toContain('## Practise at home\n\n- Sway\n- Walk\n');
     expect(text).toContain('## Next week\n\n- Wheel');
     expect(text).not.toContain('Arms.');
+  });
+
+  test.each([
+    ['numbers', '1 2 3 4'],
+    ['slow-quick', 'Q Q Q Q'],
+    ['words', 'side, close, side, close'],
+    // It has no call of its own.
+    ['call', '1 2 3 4'],
+  ] as const)('a figure is counted as the house counts: in %s', (counting, words) => {
+    expect(draft('students', counting)).toContain(`Counted **${words}**, 4 beats.`);
+  });
+
+  test('cautions point to the rules of the house', () => {
+    expect(draft('students', 'numbers', 'They hang by the door.')).toMatch(
+      /come first\. They hang by the door\./,
+    );
   });
 
   test('the staff also read results, minutes, notes and what nobody logged', () => {

@@ -1,8 +1,9 @@
 import { figureName, type Library } from '../library/library.ts';
 import type { Audience, Course, Log, LogResult, Pattern, Studio } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
-import type { Figure, FigurePart } from '../steps/figure.ts';
-import { stepInWords } from '../steps/words.ts';
+import { danceBeats, type Figure, type FigurePart } from '../steps/figure.ts';
+import { actionInWords, stepInWords } from '../steps/words.ts';
+import { slowQuickCall } from '../timing/calls.ts';
 import { cautionNotice, cautionsOf } from './cautions.ts';
 import { standingLogs } from './progress.ts';
 
@@ -76,7 +77,7 @@ function newItem(id: string, source: RecapSource): string[] {
   const cues = marks.filter(({ kind }) => kind === 'cue').map(({ text }) => text);
   const cautions = cautionsOf(pattern, source.studio);
   return [
-    ...section(`New: ${pattern.name}`, [wholeOnce(figure)]),
+    ...section(`New: ${pattern.name}`, [wholeOnce(figure, source.studio)]),
     ...figure.parts.flatMap(part => partLines(part, source.studio)),
     ...(cues.length ? ['', `Think of: ${cues.join(' · ')}`] : []),
     ...lookalikeLines(pattern, source.library),
@@ -88,12 +89,35 @@ function newItem(id: string, source: RecapSource): string[] {
   ];
 }
 
-function wholeOnce(figure: Figure): string {
-  const counts = figure.parts[0]?.rhythm.events
-    .map(({ label, rest }) => (rest ? `(${label})` : label))
-    .join(' ');
+function wholeOnce(figure: Figure, studio: Studio): string {
+  const counts = countedBy(figure, studio.counting);
   const beats = figure.beats === null ? 'no set timing' : `${printBeats(figure.beats)} beats`;
   return figure.parts.length === 0 ? '' : `Counted **${counts}**, ${beats}.`;
+}
+
+/** The figure as the house counts it; in numbers where it has no other way. */
+function countedBy(figure: Figure, counting: Studio['counting']): string {
+  const { pattern, dance, parts } = figure;
+  const [first] = parts;
+  if (!first) return '';
+  const numbers = () => first.rhythm.events.map(({ label, rest }) => (rest ? `(${label})` : label)).join(' ');
+  switch (counting) {
+    case 'slow-quick': {
+      const calls = slowQuickCall(first.rhythm, danceBeats(dance, 'slow'), danceBeats(dance, 'quick'));
+      return calls.every(call => call !== null) ? calls.join(' ') : numbers();
+    }
+    case 'call':
+      return pattern.call?.every(word => word !== null) ? pattern.call.join(' ') : numbers();
+    case 'words': {
+      const words = first.steps.map(({ step }) => step && actionInWords(step.action));
+      return words.every(word => word) ? words.join(', ') : numbers();
+    }
+    case 'numbers':
+    case undefined:
+      return numbers();
+    default:
+      return counting satisfies never;
+  }
 }
 
 function partLines(part: FigurePart, studio: Studio): string[] {

@@ -54,7 +54,7 @@ export function StudioWays({ studio, commands }: DecisionsProps) {
           />
         </chakra.div>
       </Setting>
-      <Setting affects="Which line of counts comes first in sheets and recaps; the others stay one click away.">
+      <Setting affects="Which way of counting stands first and clearest in step sheets, and is written in recaps.">
         <Choice
           label="Counted in"
           value={studio.counting ?? 'numbers'}

@@ -12,6 +12,7 @@ import {
   writtenSteps,
 } from '@map-step/core';
 import { memo, type ReactNode } from 'react';
+import { useCourse } from '../../course/course-context.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import { CellEditor } from './cell-editor.tsx';
 import { HoldRibbon } from './hold-ribbon.tsx';
@@ -72,7 +73,14 @@ function SheetHead({ figure, layout, range }: SheetHeadProps) {
   const [from, to] = range;
   const first = figure.parts[0];
   const cells = cellsIn(layout.cells.get(first?.role ?? 'lead'), range);
+  const { studio } = useCourse();
   const line = (text: (cell: SheetCell) => ReactNode) => cells.map(cell => ({ cell, text: text(cell) }));
+  const lines = [
+    { way: 'slow-quick', title: 'Slow, quick', cells: line(({ call }) => call) },
+    { way: 'words', title: 'In words', cells: line(({ step }) => wordsOf(first, step)) },
+    { way: 'call', title: 'Call', cells: line(({ step }) => callOf(figure.pattern, step)) },
+    { way: 'pieces', title: 'Read as', cells: pieceCells(figure, first, cells) },
+  ].map(one => ({ ...one, isHouse: one.way === studio.studio.counting }));
   return (
     <>
       <RowTitle>Count</RowTitle>
@@ -90,14 +98,11 @@ function SheetHead({ figure, layout, range }: SheetHeadProps) {
           {isRest(cells, from + index) ? `(${column.label})` : column.label}
         </chakra.div>
       ))}
-      <CallLine title="Slow, quick" cells={line(({ call }) => call)} {...{ layout, range }} />
-      <CallLine title="In words" cells={line(({ step }) => wordsOf(first, step))} {...{ layout, range }} />
-      <CallLine
-        title="Call"
-        cells={line(({ step }) => callOf(figure.pattern, step))}
-        {...{ layout, range }}
-      />
-      <CallLine title="Read as" cells={pieceCells(figure, first, cells)} {...{ layout, range }} />
+      {lines
+        .toSorted((a, b) => Number(b.isHouse) - Number(a.isHouse))
+        .map(({ title, cells: called, isHouse }) => (
+          <CallLine key={title} title={title} cells={called} {...{ isHouse, layout, range }} />
+        ))}
     </>
   );
 }
@@ -111,12 +116,14 @@ function cellsIn(
 
 interface CallLineProps {
   readonly title: string;
+  /** As the house counts: first and clearest. */
+  readonly isHouse: boolean;
   readonly cells: readonly { readonly cell: SheetCell; readonly text: ReactNode }[];
   readonly layout: SheetLayout;
   readonly range: readonly [number, number];
 }
 
-function CallLine({ title, cells, layout, range: [from, to] }: CallLineProps) {
+function CallLine({ title, isHouse, cells, layout, range: [from, to] }: CallLineProps) {
   if (!cells.some(({ text }) => text)) return null;
   return (
     <>
@@ -127,9 +134,10 @@ function CallLine({ title, cells, layout, range: [from, to] }: CallLineProps) {
           style={{ gridColumn: `${cell.from - from + 2} / ${Math.min(cell.to, to) - from + 2}` }}
           px="1.5"
           py="0.5"
-          fontSize="sm"
+          fontSize={isHouse ? 'md' : 'sm'}
+          fontWeight={isHouse ? '650' : undefined}
           lineHeight="1.2"
-          color="quiet"
+          color={isHouse ? 'ink' : 'quiet'}
           overflowWrap="anywhere"
           {...edgeOf(layout.columns[cell.from])}
         >
