@@ -167,6 +167,47 @@ describe('figures', () => {
   });
 });
 
+describe('ready', () => {
+  const mark = (student: string, by: string, given: number) => ({
+    ...{ id: crypto.randomUUID(), student, role: 'lead', pattern: 'wrap', layer: 'steps', mark: given },
+    ...{ by, at: '2026-03-09T19:00:00Z' },
+  });
+  const studio = JSON.parse(readFileSync(demo, 'utf8'));
+  const [first, second] = studio.sections[0].students.filter(({ role }: { role: string }) => role === 'lead');
+  const check = {
+    ...{ id: 'half-way', section: 'hustle-1-monday', kind: 'half-way', date: '2026-03-09' },
+    items: [{ pattern: 'wrap', layers: ['steps'], gate: true }],
+    marks: [
+      mark(first.student, 'bram-okoro', 2),
+      mark(first.student, 'suki-larch', 3),
+      mark(second.student, 'bram-okoro', 1),
+    ],
+  };
+  const file = save('checked.json', { ...studio, checks: [check] });
+
+  test('who is ready and who is not, how markers agree, and what was passed', () => {
+    const { students, markers, items } = ask('ready', file, 'hustle-1-monday');
+    expect(students.find(({ student }: { student: string }) => student === first.student)).toEqual({
+      ...{ student: first.student, role: 'lead', result: 'ready', passed: ['wrap'], missing: [] },
+    });
+    expect(students.find(({ student }: { student: string }) => student === second.student)).toMatchObject({
+      result: 'nearly',
+      missing: [{ pattern: 'wrap', layer: 'steps' }],
+    });
+    expect(markers).toEqual([
+      { a: 'bram-okoro', b: 'suki-larch', cells: 1, kappa: 0, difference: -1, low: null, high: null },
+    ]);
+    expect(items).toEqual([{ pattern: 'wrap', asked: studio.sections[0].students.length, passed: 1 }]);
+  });
+
+  test.each([
+    [['ready', file, 'nowhere'], /there is no section "nowhere"/],
+    [['ready', demo, 'hustle-1-monday'], /has no check/],
+  ])('%j is refused', (list, message) => {
+    expect(refusal(...list)).toMatch(message);
+  });
+});
+
 describe('convert', () => {
   const text = (...list: string[]) => {
     const answer = runCommand(['convert', ...list]);

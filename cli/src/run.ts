@@ -1,5 +1,6 @@
 import { checkDocument, type MipSolver } from '@map-step/core';
 import { z } from 'zod';
+import { ready } from './check-verbs.ts';
 import { CONVERT_OPTIONS, convert } from './convert-verb.ts';
 import { closure, compare, links } from './figure-verbs.ts';
 import { readStudio, readValue } from './files.ts';
@@ -36,6 +37,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['solve', { usage: 'FILE', options: SOLVE_OPTIONS, run: solveProblem }],
   ['judge', { usage: 'FILE PLANFILE', options: [], run: judge }],
   ['lesson', { usage: 'FILE COURSE N', options: SOLVE_OPTIONS, run: lesson }],
+  ['ready', { usage: 'FILE SECTION', options: [], run: fine(ready) }],
   ['convert', { usage: 'FILE --to csv|json|svg', options: CONVERT_OPTIONS, run: fine(convert) }],
   ['batch', { usage: 'FILE', options: [], run: batch }],
 ]);

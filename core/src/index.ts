@@ -1,3 +1,23 @@
+export {
+  type Agreement,
+  markerAgreement,
+  needsCalibration,
+  TOLERANCE,
+  weightedKappa,
+} from './check/agreement.ts';
+export { checkCandidates, newestCheck } from './check/candidates.ts';
+export {
+  type ItemResult,
+  itemResults,
+  type LayerResult,
+  layerResults,
+  notTaught,
+  TAUGHT_SHARE,
+} from './check/class-result.ts';
+export { type Criterion, generateCriteria, LAYERS, layersFor } from './check/criteria.ts';
+export { type Forecast, forecastLevel } from './check/forecast.ts';
+export { type Candidate, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
+export { averageMark, type Cell, cellKey, standingMarks } from './check/standing-marks.ts';
 export { type Closure, figureClosure } from './floor/closure.ts';
 export { type Footfall, figurePath, HALF_STANCE, type Point, type Track } from './floor/path.ts';
 export {

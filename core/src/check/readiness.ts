@@ -1,0 +1,115 @@
+import type { Layer, Mark, Role } from '../model/document.ts';
+import { type Criterion, layersFor } from './criteria.ts';
+import { averageMark, cellKey, standingMarks } from './standing-marks.ts';
+
+export interface Candidate {
+  readonly student: string;
+  readonly role: Role;
+}
+
+export interface FailedLayer {
+  readonly pattern: string;
+  readonly layer: Layer;
+}
+
+export interface Readiness extends Candidate {
+  readonly result: 'ready' | 'nearly' | 'repeat' | 'unseen';
+  /** Figures every asked layer of which is at 2 or above. */
+  readonly passed: readonly string[];
+  /**
+   * Of a nearly ready one each failing layer of what would make them ready, gates first; of one who repeats each failing
+   * layer, gates first; else empty.
+   */
+  readonly missing: readonly FailedLayer[];
+  /** Cells asked, and those that carry a mark. */
+  readonly asked: number;
+  readonly marked: number;
+}
+
+/** A mark of 2 is without prompting. */
+const PASS_MARK = 2;
+/** The share of the figures that are no gates that has to be passed. */
+export const PASS_SHARE = 0.8;
+/** So many figures more would make somebody ready who is nearly so. */
+const NEARLY = 2;
+const EPSILON = 1e-9;
+
+/**
+ * How ready each candidate is. A figure is passed when the markers' average of every asked layer is 2 or above; a level when
+ * all its gates are, and `share` of the others (all, where there are no others). Under half of the cells marked: unseen.
+ * Nearly: passing at most two more figures would make ready, the gates, then those of the others that lack the least.
+ */
+export function readiness(
+  criteria: readonly Criterion[],
+  marks: readonly Mark[],
+  candidates: readonly Candidate[],
+  share: number = PASS_SHARE,
+): readonly Readiness[] {
+  const standing = standingMarks(marks);
+  return candidates.map(candidate => {
+    const seen = criteria.map(criterion => seenOf(criterion, candidate, standing));
+    const [asked, marked] = [total(seen, ({ asked: cells }) => cells), total(seen, one => one.marked)];
+    const passed = seen.filter(({ failing }) => failing.length === 0);
+    const told = { ...candidate, passed: passed.map(({ pattern }) => pattern), asked, marked };
+    if (asked === 0 || marked * 2 < asked) return { ...told, result: 'unseen', missing: [] };
+    const gates = seen.filter(({ gate, failing }) => gate && failing.length > 0);
+    const others = seen.filter(({ gate }) => !gate);
+    const short = shortOf(others, share);
+    const failing = others.filter(one => one.failing.length > 0);
+    if (gates.length === 0 && short === 0) return { ...told, result: 'ready', missing: [] };
+    if (gates.length + short <= NEARLY) {
+      const nearest = failing.toSorted((a, b) => a.failing.length - b.failing.length || b.sum - a.sum);
+      const chosen = new Set(nearest.slice(0, short));
+      return {
+        ...told,
+        result: 'nearly',
+        missing: layersOf([...gates, ...failing.filter(one => chosen.has(one))]),
+      };
+    }
+    return { ...told, result: 'repeat', missing: layersOf([...gates, ...failing]) };
+  });
+}
+
+interface Seen {
+  readonly pattern: string;
+  readonly gate: boolean;
+  readonly failing: readonly Layer[];
+  readonly asked: number;
+  readonly marked: number;
+  /** Of all averages. */
+  readonly sum: number;
+}
+
+function seenOf(
+  criterion: Criterion,
+  candidate: Candidate,
+  standing: ReturnType<typeof standingMarks>,
+): Seen {
+  const { pattern, gate } = criterion;
+  const layers = layersFor(criterion, candidate.role).map(layer => ({
+    layer,
+    average: averageMark(standing.get(cellKey({ ...candidate, pattern, layer }))),
+  }));
+  return {
+    pattern,
+    gate,
+    failing: layers.flatMap(({ layer, average = 0 }) => (average < PASS_MARK - EPSILON ? [layer] : [])),
+    asked: layers.length,
+    marked: layers.filter(({ average }) => average !== undefined).length,
+    sum: total(layers, ({ average = 0 }) => average),
+  };
+}
+
+/** How many more of these would have to be passed. */
+function shortOf(others: readonly Seen[], share: number): number {
+  const passed = others.filter(({ failing }) => failing.length === 0).length;
+  return Math.max(0, Math.ceil(share * others.length - EPSILON) - passed);
+}
+
+function layersOf(seen: readonly Seen[]): readonly FailedLayer[] {
+  return seen.flatMap(({ pattern, failing }) => failing.map(layer => ({ pattern, layer })));
+}
+
+function total<Entry>(entries: readonly Entry[], of: (entry: Entry) => number): number {
+  return entries.reduce((sum, entry) => sum + of(entry), 0);
+}
