@@ -13,6 +13,7 @@ const VIEWS = [
   ['Cost', '/courses/hustle-1/cost'],
   ['Lesson', '/courses/hustle-1/lesson?lesson=6'],
   ['Recap', '/courses/hustle-1/recap?lesson=2'],
+  ['Check', '/courses/hustle-1/check'],
   ['Term', '/term'],
   ['People', '/people'],
   ['Account', '/account'],
@@ -31,6 +32,7 @@ const DIRECTORS_VIEWS = [
   ['Cautions', '/studio?part=cautions'],
   ['Minutes', '/studio?part=minutes'],
   ['Files', '/files'],
+  ['Next term', '/next-term'],
 ] as const;
 
 /** No serious finding on the page as it is. */

@@ -28,7 +28,7 @@ export { ERROR_STATUS, type ErrorBody, type ErrorCode } from './errors.ts';
 export type { ImportResult, ImportUndone, JobAnswer, JobFault, JobKind, JobState } from './jobs.ts';
 export { type Change, EVERYTHING } from './live.ts';
 export { PATHS, type RoutePath } from './paths.ts';
-export type { ComingFaultsAnswer, TodayAnswer, TodaysClass } from './programme.ts';
+export type { ComingFaultsAnswer, NextTermAnswer, TodayAnswer, TodaysClass } from './programme.ts';
 export {
   type Access,
   type AnswerOf,
@@ -44,6 +44,7 @@ export {
 export type {
   AttendanceEntry,
   CheckAnswer,
+  CheckListAnswer,
   FinishBody,
   LogEntry,
   MarkEntry,

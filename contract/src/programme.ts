@@ -1,5 +1,5 @@
 // What the first page tells: where the classes stand today, and what is still to be published.
-import { type ClassStanding, type Section, sectionSchema } from '@map-step/core';
+import { type ClassStanding, type LevelNext, type Section, sectionSchema } from '@map-step/core';
 import { z } from 'zod';
 import { count, list } from './entities.ts';
 import { id } from './ids.ts';
@@ -67,3 +67,23 @@ export const comingFaultsAnswer = z.strictObject({
   ),
 });
 export type ComingFaultsAnswer = z.output<typeof comingFaultsAnswer>;
+
+const could: z.ZodType<LevelNext['could']> = z.strictObject({ lead: count, follow: count, solo: count });
+
+/** Who could come to each level next term, by the newest final checks. */
+export const nextTermAnswer = z.strictObject({
+  levels: list(
+    z.strictObject({
+      level: id,
+      name: z.string(),
+      dance: z.string(),
+      could,
+      ready: count,
+      again: count,
+      unseen: count,
+    }),
+  ),
+  /** The final checks that it is counted from. */
+  checks: list(z.strictObject({ section: id, course: id, name: z.string(), date: z.iso.date() })),
+});
+export type NextTermAnswer = z.output<typeof nextTermAnswer>;

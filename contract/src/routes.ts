@@ -26,10 +26,12 @@ import {
 import { pattern, section } from './entities.ts';
 import { importUndone, jobAnswer } from './jobs.ts';
 import { PATHS, type RoutePath } from './paths.ts';
-import { comingFaultsAnswer, todayAnswer } from './programme.ts';
+import { comingFaultsAnswer, nextTermAnswer, todayAnswer } from './programme.ts';
 import {
   attendanceBody,
   checkAnswer,
+  checkCreateBody,
+  checkListAnswer,
   finishBody,
   logBody,
   markBody,
@@ -177,6 +179,7 @@ export const ROUTES = {
   },
   'programme.today': { ...PATHS['programme.today'], access: 'signed-in', answer: todayAnswer },
   'programme.faults': { ...PATHS['programme.faults'], access: 'signed-in', answer: comingFaultsAnswer },
+  'programme.next': { ...PATHS['programme.next'], access: DIRECTOR, answer: nextTermAnswer },
   'term.read': { ...PATHS['term.read'], access: 'signed-in', query: IN_QUERY.term, answer: termAnswer },
   'section.create': {
     ...PATHS['section.create'],
@@ -305,6 +308,21 @@ export const ROUTES = {
     params: IN_PATH.section,
     body: attendanceBody,
     answer: storedAnswer,
+  },
+  'check.list': {
+    ...PATHS['check.list'],
+    access: TEACHING,
+    ownClass: 'today',
+    params: IN_PATH.section,
+    answer: checkListAnswer,
+  },
+  'check.create': {
+    ...PATHS['check.create'],
+    access: WRITING,
+    ownClass: 'today',
+    params: IN_PATH.section,
+    body: checkCreateBody,
+    answer: checkAnswer,
   },
   'check.read': {
     ...PATHS['check.read'],

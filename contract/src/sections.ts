@@ -1,4 +1,4 @@
-import { attendanceSchema, logSchema, markSchema } from '@map-step/core';
+import { attendanceSchema, checkSchema, logSchema, markSchema } from '@map-step/core';
 import { z } from 'zod';
 import { historyEntry, versioned } from './commands.ts';
 import {
@@ -93,4 +93,21 @@ export type StoredAnswer = z.output<typeof storedAnswer>;
 
 /** A check with the marks given so far, in the order in which the server got them. */
 export const checkAnswer = versioned(check);
+
+/** A new check, without marks: those are given one by one. */
+export const checkCreateBody = z.strictObject({ check: checkSchema.omit({ section: true, marks: true }) });
+
+/** The checks of a class, by their day, without their marks. */
+export const checkListAnswer = z.strictObject({
+  checks: list(
+    z.strictObject({
+      id,
+      kind: checkSchema.shape.kind,
+      date: z.iso.date(),
+      items: count,
+      marks: count,
+    }),
+  ),
+});
+export type CheckListAnswer = z.output<typeof checkListAnswer>;
 export type CheckAnswer = z.output<typeof checkAnswer>;

@@ -283,6 +283,7 @@ export {
   type DateFault,
   findDateFaults,
 } from './programme/evenings.ts';
+export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-term.ts';
 export { type ClassFacts, type ClassStanding, classStanding } from './programme/standing.ts';
 export { RHYTHM_TEMPLATES, type RhythmTemplate, usualLessons } from './programme/templates.ts';
 export {

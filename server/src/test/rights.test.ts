@@ -106,6 +106,7 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'student.erase': () => ({ params: { student: stranger } }),
   'programme.today': () => ({ unnamed: true }),
   'programme.faults': () => ({ unnamed: true }),
+  'programme.next': () => ({ unnamed: true }),
   'term.read': () => ({
     unnamed: true,
     query: new URLSearchParams({ from: '2026-01-01', to: '2026-06-30' }),
@@ -146,6 +147,13 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'section.command': () => ({ params: key, body: { command: edit('start', '19:00', '19:00') } }),
   'section.document': () => ({ params: key }),
   'section.attend': () => ({ params: key, body: { attendance: [attendance()] } }),
+  'check.list': () => ({ params: key }),
+  'check.create': () => ({
+    params: key,
+    body: {
+      check: { id: `check-${crypto.randomUUID().slice(0, 8)}`, kind: 'final', date: '2026-03-09', items: [] },
+    },
+  }),
   'check.read': () => ({ params: check }),
   'check.command': () => ({ params: check, body: { command: edit('kind', 'final', 'final') } }),
   'check.mark': () => ({ params: check, body: { marks: [mark()] } }),

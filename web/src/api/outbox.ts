@@ -1,6 +1,6 @@
 // What happened in a lesson, on its way to the server: kept in the browser's database until the server has it,
 // sent in order. It survives a reload, a sign-out and a lost connection, and belongs to one person of one studio.
-import type { AttendanceEntry, LogEntry, SignedInPerson } from '@map-step/contract';
+import type { AttendanceEntry, LogEntry, MarkEntry, SignedInPerson } from '@map-step/contract';
 import { type DBSchema, type IDBPDatabase, type OpenDBCallbacks, openDB } from 'idb';
 import { call, isAboutSession, isPassing } from './client.ts';
 
@@ -12,6 +12,7 @@ export type WaitingEvent = {
 } & (
   | { readonly kind: 'log'; readonly entry: LogEntry }
   | { readonly kind: 'attendance'; readonly entry: AttendanceEntry }
+  | { readonly kind: 'mark'; readonly check: string; readonly entry: MarkEntry }
 );
 
 export interface OutboxCalls {
@@ -102,8 +103,18 @@ async function sendAll(owner: string, { onSent, onSessionLost }: OutboxCalls): P
 
 async function send({ section, ...event }: WaitingEvent): Promise<void> {
   const params = { section };
-  if (event.kind === 'log') await call('section.log', { params, body: { logs: [event.entry] } });
-  else await call('section.attend', { params, body: { attendance: [event.entry] } });
+  switch (event.kind) {
+    case 'log':
+      return void (await call('section.log', { params, body: { logs: [event.entry] } }));
+    case 'attendance':
+      return void (await call('section.attend', { params, body: { attendance: [event.entry] } }));
+    case 'mark': {
+      const body = { marks: [event.entry] };
+      return void (await call('check.mark', { params: { section, check: event.check }, body }));
+    }
+    default:
+      return event satisfies never;
+  }
 }
 
 async function removeWhere(isGone: (entry: WaitingEvent) => boolean): Promise<void> {

@@ -32,6 +32,12 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/classes/term-page.tsx')).TermPage }),
       },
       {
+        path: '/next-term',
+        lazy: async () => ({
+          Component: (await import('../features/next-term/next-term-page.tsx')).NextTermPage,
+        }),
+      },
+      {
         path: '/classes/new',
         lazy: async () => ({
           Component: (await import('../features/classes/new-class-page.tsx')).NewClassPage,
@@ -125,6 +131,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({
               Component: (await import('../features/lesson/lesson-page.tsx')).LessonPage,
             }),
+          },
+          {
+            path: 'check/:check?',
+            lazy: async () => ({ Component: (await import('../features/check/check-page.tsx')).CheckPage }),
           },
           {
             path: 'recap',

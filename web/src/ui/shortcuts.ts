@@ -23,6 +23,7 @@ export const SHORTCUTS = {
   'room-map': { keys: 'g a', words: 'to the Map', where: 'every room' },
   'room-lesson': { keys: 'g l', words: 'to Lesson', where: 'every room' },
   'room-recap': { keys: 'g r', words: 'to Recap', where: 'every room' },
+  'room-check': { keys: 'g k', words: 'to Check', where: 'every room' },
   'room-programme': { keys: 'g p', words: 'to the Programme', where: 'every room' },
   palette: { keys: '$mod+k', words: 'go to anything', where: 'every room', everywhere: true },
   keys: { keys: 'Shift+?', shown: '?', words: 'this page of keys', where: 'every room' },

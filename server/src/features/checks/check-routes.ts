@@ -1,7 +1,7 @@
-import type { MarkEntry, StoredAnswer } from '@map-step/contract';
+import type { CheckListAnswer, MarkEntry, StoredAnswer } from '@map-step/contract';
 import type { Check } from '@map-step/core';
 import { type Aggregate, getStored } from '../../aggregates/aggregate.ts';
-import { runDocumentCommand, tellVersioned } from '../../aggregates/document-aggregate.ts';
+import { createDocument, runDocumentCommand, tellVersioned } from '../../aggregates/document-aggregate.ts';
 import { announce } from '../../db/change-feed.ts';
 import { eventStore } from '../../db/event-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -12,6 +12,13 @@ import { requireStudents, requireThisYear } from '../sections/section-service.ts
 import { checkAggregate } from './check-aggregate.ts';
 
 export const checkRoutes = [
+  route('check.list', async (scope, { params }) => ({ checks: await listChecks(scope, params.section) })),
+  route('check.create', async (scope, { who, params, body }) => {
+    const check = { ...body.check, section: params.section, marks: [] };
+    const aggregate = checkAggregate(scope, check.id, params.section);
+    await createDocument(aggregate, 'checks', who.id, check);
+    return readCheck(scope, aggregate);
+  }),
   route('check.read', (scope, { params }) =>
     readCheck(scope, checkAggregate(scope, params.check, params.section)),
   ),
@@ -27,6 +34,15 @@ export const checkRoutes = [
     changing((scope, aggregate, call) => appendMarks(scope, aggregate, call, call.body.marks)),
   ),
 ];
+
+function listChecks(scope: StudioScope, section: string): Promise<CheckListAnswer['checks'][number][]> {
+  return scope.select(
+    `SELECT id, body ->> 'kind' AS kind, body ->> 'date' AS date, jsonb_array_length(body -> 'items') AS items,
+       (SELECT count(*)::integer FROM marks m WHERE m.studio_id = $1 AND m.check_id = c.id) AS marks
+     FROM checks c WHERE studio_id = $1 AND body ->> 'section' = $2 ORDER BY body ->> 'date', position`,
+    [section],
+  );
+}
 
 async function readCheck(scope: StudioScope, aggregate: Aggregate<Check>) {
   const answer = await tellVersioned(aggregate);

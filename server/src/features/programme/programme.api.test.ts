@@ -87,3 +87,23 @@ test('what a coming lesson brings is looked over: what is worth a look is told w
   expect(after.length).toBeGreaterThan(before);
   expect(after.find(({ figure }) => figure === coming)).toMatchObject({ severity: 'hint', lesson: 5 });
 });
+
+test('next term is counted from the newest final check of each class', async () => {
+  const params = { section: 'hustle-1-monday' };
+  const items = [{ pattern: 'wrap', layers: ['steps'], gate: true }];
+  const check = { id: 'final', kind: 'final', date: TODAY, items };
+  expect((await ottilie.call('programme.next')).body).toEqual({ levels: [], checks: [] });
+  expect((await ottilie.call('check.create', { params, body: { check } })).status).toBe(200);
+  const students = demoStudio().sections?.[0]?.students ?? [];
+  const marks = students.slice(0, 3).map(({ student, role }, index) => ({
+    ...{ id: crypto.randomUUID(), student, role, pattern: 'wrap', layer: 'steps' },
+    ...{ mark: index < 2 ? 2 : 0, at: `${TODAY}T19:30:00Z` },
+  }));
+  await ottilie.call('check.mark', { params: { ...params, check: 'final' }, body: { marks } });
+  const { levels, checks } = (await ottilie.call('programme.next')).body;
+  expect(levels.map(({ name, ready, again, unseen }) => [name, ready, again, unseen])).toEqual([
+    ['Hustle 1', 0, 1, students.length - 3],
+    ['Hustle 2', 2, 0, 0],
+  ]);
+  expect(checks).toEqual([{ section: 'hustle-1-monday', course: 'hustle-1', name: 'Hustle 1', date: TODAY }]);
+});

@@ -20,6 +20,7 @@ const WEEKS_BEFORE = 5;
 export function TermPage() {
   const { data: session } = useQuery(sessionQuery);
   const [search, setSearch] = useSearchParams();
+  const isDirector = useIsDirector();
   const today = session?.today ?? '';
   const monday = search.get('from') ?? (today && addDays(mondayOf(today), -7 * WEEKS_BEFORE));
   const weeks = Array.from({ length: WEEKS }, (_, index) => addDays(monday || '2026-01-05', index * 7));
@@ -43,6 +44,7 @@ export function TermPage() {
           <Button size="small" onClick={() => go(WEEKS)}>
             Later
           </Button>
+          {isDirector && <Link to="/next-term">Next term</Link>}
         </chakra.div>
       }
     >

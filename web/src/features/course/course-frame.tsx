@@ -51,6 +51,7 @@ export function CourseFrame({ children }: { children: ReactNode }) {
     'room-map': room('map'),
     'room-lesson': room('lesson'),
     'room-recap': room('recap'),
+    'room-check': room('check'),
     'room-programme': () => void navigate('/'),
     ...Object.fromEntries(
       Array.from({ length: 9 }, (_, index) => [`lesson-${index + 1}`, () => goTo(index + 1)]),

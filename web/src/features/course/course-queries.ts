@@ -23,6 +23,8 @@ export const keys = {
   everyCourse: ['course'] as const,
   course: (id: string) => ['course', id] as const,
   section: (id: string) => ['section', id] as const,
+  checks: (section: string) => ['section', section, 'checks'] as const,
+  check: (section: string, check: string) => ['section', section, 'check', check] as const,
   material: ['material'] as const,
   everyFigure: ['figure'] as const,
   figure: (id: string) => ['figure', id] as const,

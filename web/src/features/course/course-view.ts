@@ -1,4 +1,4 @@
-import type { AttendanceEntry, LogEntry, SectionAnswer } from '@map-step/contract';
+import type { AttendanceEntry, LogEntry, MarkEntry, SectionAnswer } from '@map-step/contract';
 import {
   buildPlanProblem,
   type Course,
@@ -14,7 +14,8 @@ import {
 
 export type LessonEvent =
   | { readonly kind: 'log'; readonly entry: LogEntry }
-  | { readonly kind: 'attendance'; readonly entry: AttendanceEntry };
+  | { readonly kind: 'attendance'; readonly entry: AttendanceEntry }
+  | { readonly kind: 'mark'; readonly check: string; readonly entry: MarkEntry };
 
 export function studentCount({ counts }: Pick<SectionAnswer, 'counts'>): number {
   return counts.lead + counts.follow + counts.solo;

@@ -3,4 +3,5 @@ export const ROOMS = [
   { id: 'map', word: 'Map' },
   { id: 'lesson', word: 'Lesson' },
   { id: 'recap', word: 'Recap' },
+  { id: 'check', word: 'Check' },
 ] as const;

@@ -1,11 +1,11 @@
-import type { SectionAnswer, SignedInPerson } from '@map-step/contract';
+import type { CheckAnswer, MarkEntry, SectionAnswer, SignedInPerson } from '@map-step/contract';
 import type { Attendance, Log } from '@map-step/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 import { keepEvent, ownerOf, sendWaiting, type WaitingEvent } from '../../api/outbox.ts';
 import { useOutbox } from '../../api/use-outbox.ts';
 import { sessionQuery } from '../session/session-queries.ts';
-import { sectionQuery } from './course-queries.ts';
+import { keys, sectionQuery } from './course-queries.ts';
 import type { LessonEvent } from './course-view.ts';
 
 /** The class with what this person has put down but the server has not got yet. */
@@ -15,6 +15,11 @@ export function useWaitingEvents(me: SignedInPerson | null, stored: SectionAnswe
   const calls = useMemo(
     () => ({
       onSent: (event: WaitingEvent) => {
+        if (event.kind === 'mark')
+          client.setQueryData<CheckAnswer>(
+            keys.check(event.section, event.check),
+            answer => answer && withMark(answer, event.entry, me?.id ?? ''),
+          );
         client.setQueryData(
           sectionQuery(event.section).queryKey,
           answer => answer && withWaiting(answer, [event], me?.id ?? ''),
@@ -38,6 +43,13 @@ export function useWaitingEvents(me: SignedInPerson | null, stored: SectionAnswe
   return { waiting, keep, section: section ?? undefined };
 }
 
+/** A mark that has arrived, until the check is read again. */
+function withMark(answer: CheckAnswer, entry: MarkEntry, by: string): CheckAnswer {
+  const { body } = answer;
+  if (body.marks.some(({ id }) => id === entry.id)) return answer;
+  return { ...answer, body: { ...body, marks: [...body.marks, { ...entry, by }] } };
+}
+
 function withWaiting(stored: SectionAnswer, waiting: readonly WaitingEvent[], by: string): SectionAnswer {
   const there = new Set([...stored.logs, ...stored.attendance].map(({ id }) => id));
   const logs: Log[] = [];
@@ -46,7 +58,7 @@ function withWaiting(stored: SectionAnswer, waiting: readonly WaitingEvent[], by
     if (event.refused !== undefined || there.has(event.entry.id)) continue;
     const signed = { section: event.section, by };
     if (event.kind === 'log') logs.push({ ...event.entry, ...signed });
-    else attendance.push({ ...event.entry, ...signed });
+    if (event.kind === 'attendance') attendance.push({ ...event.entry, ...signed });
   }
   if (logs.length + attendance.length === 0) return stored;
   return {

@@ -102,7 +102,9 @@ function RefusedTaps({ log }: { log: LessonLog }) {
   const wordsOf = (event: WaitingEvent) =>
     event.kind === 'log'
       ? `${figureName(library, event.entry.pattern)}, ${event.entry.result}`
-      : `${section?.students.find(({ id }) => id === event.entry.student)?.name ?? event.entry.student}, ${event.entry.here ? 'here' : 'not here'}`;
+      : event.kind === 'mark'
+        ? `${figureName(library, event.entry.pattern)}, marked ${event.entry.mark}`
+        : `${section?.students.find(({ id }) => id === event.entry.student)?.name ?? event.entry.student}, ${event.entry.here ? 'here' : 'not here'}`;
   if (log.refused.length === 0) return null;
   return (
     <Notice tone="stop" title="These marks were refused and are not stored:">

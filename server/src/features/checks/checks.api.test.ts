@@ -1,0 +1,63 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { demoStudio } from '../../test/demo-studio.ts';
+import { startTestServer, type TestPerson, type TestServer, TODAY } from '../../test/test-server.ts';
+
+let server: TestServer;
+let ottilie: TestPerson;
+let bram: TestPerson;
+beforeAll(async () => {
+  server = await startTestServer(demoStudio());
+  ottilie = await server.person('ottilie-marsh');
+  bram = await server.person('bram-okoro');
+});
+afterAll(() => server.close());
+
+const params = { section: 'hustle-1-monday' };
+const check = {
+  id: 'final-check',
+  kind: 'final',
+  date: TODAY,
+  items: [{ pattern: 'wrap', layers: ['steps'], gate: true }],
+};
+const student = demoStudio().sections?.[0]?.students[0];
+const mark = (given: number) => ({
+  id: crypto.randomUUID(),
+  student: student?.student,
+  role: student?.role,
+  pattern: 'wrap',
+  layer: 'steps',
+  mark: given,
+  at: `${TODAY}T19:30:00Z`,
+});
+
+test('a teacher makes a check of their class; it is listed with its marks counted', async () => {
+  const made = await bram.call('check.create', { params, body: { check } });
+  expect(made.body).toMatchObject({ version: 1, body: { ...check, section: params.section, marks: [] } });
+  expect((await bram.call('check.create', { params, body: { check } })).status).toBe(409);
+  const marked = await bram.call('check.mark', {
+    params: { ...params, check: check.id },
+    body: { marks: [mark(2)] },
+  });
+  expect(marked.status).toBe(200);
+  const { checks } = (await ottilie.call('check.list', { params })).body;
+  expect(checks.find(({ id }) => id === check.id)).toEqual({
+    ...{ id: check.id, kind: 'final', date: TODAY, items: 1, marks: 1 },
+  });
+});
+
+test('a check that asks for a figure that is not there is refused with its place', async () => {
+  const items = [{ pattern: 'nowhere', layers: ['steps'], gate: false }];
+  const refused = await bram.call('check.create', {
+    params,
+    body: { check: { ...check, id: 'other', items } },
+  });
+  expect([refused.status, refused.body.message]).toEqual([400, expect.stringContaining('nowhere')]);
+});
+
+test('who is not on the staff of the class neither lists nor makes checks', async () => {
+  const teo = await server.person('teo-vance');
+  expect((await teo.call('check.list', { params })).status).toBe(403);
+  expect((await teo.call('check.create', { params, body: { check: { ...check, id: 'teo' } } })).status).toBe(
+    403,
+  );
+});

@@ -1,0 +1,123 @@
+import { chakra } from '@chakra-ui/react';
+import type { CheckListAnswer } from '@map-step/contract';
+import { checkCandidates, type Readiness, readiness } from '@map-step/core';
+import { skipToken, useQuery } from '@tanstack/react-query';
+import { CircleCheck, CircleDashed, CircleDot, RotateCcw } from 'lucide-react';
+import { useMemo } from 'react';
+import { Link, useLocation } from 'react-router';
+import { Label } from '../../ui/parts.tsx';
+import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
+import { useClass, useCourse } from '../course/course-context.ts';
+import { checkAggregate } from './check-queries.ts';
+import { missingInWords, RESULT_WORDS, shareInWords } from './check-words.ts';
+import type { Marks } from './use-marks.ts';
+
+const ICONS = { ready: CircleCheck, nearly: CircleDot, repeat: RotateCcw, unseen: CircleDashed } as const;
+const ORDER: readonly Readiness['result'][] = ['ready', 'nearly', 'repeat', 'unseen'];
+/** A student of whom little is marked is told so. */
+const THIN = 0.75;
+
+interface ReadyListProps {
+  readonly marks: Marks;
+  readonly checks: CheckListAnswer['checks'];
+  readonly section: string;
+}
+
+/** Who is ready for the next level, and what the others still lack, in words. */
+export function ReadyList({ marks, checks, section }: ReadyListProps) {
+  const { check, candidates } = marks;
+  const told = useMemo(
+    () => readiness(check.items, check.marks, candidates),
+    [check.items, check.marks, candidates],
+  );
+  const before = useEarlier(checks, check.id, section);
+  const counts = ORDER.map(result => ({ result, count: told.filter(one => one.result === result).length }));
+  return (
+    <chakra.section aria-label="Who is ready" display="grid" gap="3">
+      <chakra.p fontSize="lg">
+        {counts
+          .filter(({ count }) => count > 0)
+          .map(({ result, count }) => `${count} ${RESULT_WORDS[result].toLowerCase()}`)
+          .join(', ')}
+        .
+      </chakra.p>
+      <GridTable look="fields" heads={['Student', 'Result', 'Still missing', 'Passed', 'Since half-way']}>
+        {told
+          .toSorted((a, b) => ORDER.indexOf(a.result) - ORDER.indexOf(b.result))
+          .map(one => (
+            <ReadyRow
+              key={`${one.student} ${one.role}`}
+              one={one}
+              name={marks.nameOf(one.student)}
+              items={check.items.length}
+              before={before?.get(`${one.student} ${one.role}`)}
+            />
+          ))}
+      </GridTable>
+      <Label>
+        Ready: every gate and 80 % of the other figures at “unprompted” or better. Nearly: one or two figures
+        more would do. A mark that nobody gave is not passed.
+      </Label>
+    </chakra.section>
+  );
+}
+
+interface ReadyRowProps {
+  readonly one: Readiness;
+  readonly name: string;
+  readonly items: number;
+  readonly before: Readiness | undefined;
+}
+
+function ReadyRow({ one, name, items, before }: ReadyRowProps) {
+  const { library, answer } = useCourse();
+  const { search } = useLocation();
+  const Icon = ICONS[one.result];
+  const gained =
+    before && before.result !== 'unseen'
+      ? one.passed.filter(id => !before.passed.includes(id)).length
+      : undefined;
+  const first = one.missing[0];
+  return (
+    <TableRow>
+      <TableCell>
+        <chakra.span color={one.role} fontWeight="600">
+          {name}
+        </chakra.span>
+      </TableCell>
+      <TableCell>
+        <chakra.span display="inline-flex" gap="1.5" alignItems="center" fontWeight="650">
+          <Icon size={16} aria-hidden />
+          {RESULT_WORDS[one.result]}
+        </chakra.span>
+      </TableCell>
+      <TableCell>
+        {one.missing.length > 0 && missingInWords(one.missing, library)}{' '}
+        {one.result === 'nearly' && first && (
+          <Link to={{ pathname: `/courses/${answer.course.id}/material/${first.pattern}`, search }}>
+            the sheet to practise from
+          </Link>
+        )}
+        {one.result !== 'unseen' && one.marked < one.asked * THIN && (
+          <Label>thin evidence: {shareInWords(one.marked, one.asked)} marked</Label>
+        )}
+      </TableCell>
+      <TableCell>{shareInWords(one.passed.length, items)}</TableCell>
+      <TableCell>{gained === undefined ? '' : gained === 0 ? 'no more' : `${gained} more`}</TableCell>
+    </TableRow>
+  );
+}
+
+/** How ready they were in the half-way check before this one. */
+function useEarlier(checks: CheckListAnswer['checks'], id: string, section: string) {
+  const { section: own } = useClass();
+  const index = checks.findIndex(check => check.id === id);
+  const earlier = checks.slice(0, Math.max(0, index)).findLast(({ kind }) => kind === 'half-way');
+  const aggregate = checkAggregate(section, earlier?.id ?? '');
+  const { data } = useQuery({ queryKey: aggregate.key, queryFn: earlier ? aggregate.read : skipToken });
+  return useMemo(() => {
+    if (!data || !own) return undefined;
+    const told = readiness(data.body.items, data.body.marks, checkCandidates(own.section, data.body));
+    return new Map(told.map(one => [`${one.student} ${one.role}`, one]));
+  }, [data, own]);
+}
