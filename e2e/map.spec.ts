@@ -289,6 +289,7 @@ test('a course is copied whole, with its plan, and changed without touching the 
   await expect(chipOf(page, 'gather')).toHaveAttribute('aria-label', new RegExp(`lesson ${gather + 1}\\b`));
   await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Tarn Street Dance Rooms' }).click();
-  await page.getByRole('link', { name: 'Hustle to copy' }).click();
+  const courses = page.getByRole('region', { name: 'Courses' });
+  await courses.getByRole('link', { name: 'Hustle to copy' }).click();
   await expect(chipOf(page, 'gather')).toHaveAttribute('aria-label', new RegExp(`lesson ${gather}\\b`));
 });

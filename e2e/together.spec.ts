@@ -1,3 +1,4 @@
+import { chipOf, copyHustle } from './support/courses.ts';
 import { openAs } from './support/people.ts';
 import { expect, test } from './support/test.ts';
 
@@ -5,10 +6,10 @@ import { expect, test } from './support/test.ts';
 const SEEN_WITHIN_MS = 6000;
 
 test('two people on one course see each other’s changes within two seconds', async ({ browser }) => {
-  const path = '/courses/hustle-1/map';
-  const one = await openAs(browser, 'Ottilie Marsh', path);
-  const two = await openAs(browser, 'Bram Okoro', path);
-  const chip = (page: typeof one) => page.getByRole('button', { name: /^Forward check,/ });
+  const one = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(one, 'Hustle for two');
+  const two = await openAs(browser, 'Bram Okoro', new URL(one.url()).pathname);
+  const chip = (page: typeof one) => chipOf(page, 'gather');
   await expect(chip(two)).toBeVisible();
   const before = (await chip(two).getAttribute('aria-label')) ?? '';
   await chip(one).focus();
@@ -32,17 +33,18 @@ test('a recap that somebody else corrects changes under the eyes of who only rea
 });
 
 test('two tabs of one browser share one stream', async ({ browser }) => {
-  const first = await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map');
+  const first = await openAs(browser, 'Ottilie Marsh');
+  await copyHustle(first, 'Hustle in two tabs');
   const streams: string[] = [];
   const second = await first.context().newPage();
   second.on('request', request => {
     if (request.url().endsWith('/api/live')) streams.push(request.url());
   });
-  await second.goto('/courses/hustle-1/map');
-  const chip = second.getByRole('button', { name: /^Forward check,/ });
+  await second.goto(first.url());
+  const chip = chipOf(second, 'gather');
   await expect(chip).toBeVisible();
   const before = (await chip.getAttribute('aria-label')) ?? '';
-  await first.getByRole('button', { name: /^Forward check,/ }).focus();
+  await chipOf(first, 'gather').focus();
   await first.keyboard.press('ArrowRight');
   await expect(chip).not.toHaveAttribute('aria-label', before, { timeout: SEEN_WITHIN_MS });
   expect(streams).toEqual([]);
