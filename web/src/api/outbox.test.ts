@@ -118,3 +118,30 @@ test('what a page of the first version had left waits on, and is sent', async ()
   await sendWaiting(OWNER, calls);
   expect(sent).toEqual(['old', 'new']);
 });
+
+test('marks of one check that wait go together; of a refused batch only the wrong one is kept back', async () => {
+  const { keepEvent, sendWaiting, waitingEvents } = await loadOutbox();
+  const bodies: string[][] = [];
+  vi.stubGlobal('fetch', async (_: string, { body }: { body: string }) => {
+    const marks = (JSON.parse(body).marks as { id: string; pattern: string }[]).map(({ id }) => id);
+    bodies.push(marks);
+    const isWrong = marks.includes('wrong');
+    const refused = { code: 'bad-request', message: 'This check does not ask for it.', id: '1' };
+    return Response.json(isWrong ? refused : { stored: [] }, { status: isWrong ? 400 : 200 });
+  });
+  const mark = (id: string, check: string) => ({
+    ...{ owner: OWNER, section: 'hustle-1-monday', kind: 'mark' as const, check },
+    entry: {
+      ...{ id, student: 'ana', role: 'lead' as const, pattern: 'wrap', layer: 'steps' as const },
+      ...{ mark: 2 as const, at: '2026-03-09T19:20:00.000Z' },
+    },
+  });
+  for (const id of ['a', 'wrong', 'b']) await keepEvent(mark(id, 'final'));
+  await keepEvent(mark('c', 'other'));
+  await sendWaiting(OWNER, calls);
+  expect(bodies).toEqual([['a', 'wrong', 'b'], ['a'], ['wrong'], ['b'], ['c']]);
+  expect(waitingEvents().map(({ entry: { id }, refused }) => [id, refused])).toEqual([
+    ['wrong', 'This check does not ask for it.'],
+  ]);
+  expect(calls.onSent).toHaveBeenCalledTimes(3);
+});

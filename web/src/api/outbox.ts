@@ -81,39 +81,87 @@ export function stopSending(): void {
   clearTimeout(timer);
 }
 
-async function sendAll(owner: string, { onSent, onSessionLost }: OutboxCalls): Promise<boolean> {
+async function sendAll(owner: string, calls: OutboxCalls): Promise<boolean> {
   const store = await database();
-  for (const key of await store.getAllKeysFromIndex('events', 'owner', owner)) {
-    const entry = await store.get('events', key);
-    if (!entry || entry.refused !== undefined) continue;
-    try {
-      await send(entry);
-      onSent(entry);
-      await store.delete('events', key);
-    } catch (error) {
-      if (isAboutSession(error)) onSessionLost();
-      if (isAboutSession(error) || isPassing(error)) return false;
-      const refused = error instanceof Error ? error.message : 'It was refused.';
-      await store.put('events', { ...entry, refused }, key);
-    }
-    await refresh();
-  }
+  for (const batch of batchesOf(await listUnsent(store, owner)))
+    if (!(await sendBatch(store, batch, calls))) return false;
   return true;
 }
 
-async function send({ section, ...event }: WaitingEvent): Promise<void> {
-  const params = { section };
-  switch (event.kind) {
+interface Unsent {
+  readonly key: number;
+  readonly event: WaitingEvent;
+}
+
+async function listUnsent(store: IDBPDatabase<Schema>, owner: string): Promise<readonly Unsent[]> {
+  const keys = await store.getAllKeysFromIndex('events', 'owner', owner);
+  const events = await store.getAllFromIndex('events', 'owner', owner);
+  return keys.flatMap((key, index): Unsent[] => {
+    const event = events[index];
+    return event && event.refused === undefined ? [{ key, event }] : [];
+  });
+}
+
+const MOST_MARKS = 100;
+
+/** Marks of one check that follow each other go together: somebody who marks with keys gives several a second. */
+function batchesOf(unsent: readonly Unsent[]): readonly (readonly Unsent[])[] {
+  const batches: Unsent[][] = [];
+  for (const one of unsent) {
+    const last = batches.at(-1);
+    if (last && last.length < MOST_MARKS && last[0] && goTogether(last[0].event, one.event)) last.push(one);
+    else batches.push([one]);
+  }
+  return batches;
+}
+
+function goTogether(one: WaitingEvent, other: WaitingEvent): boolean {
+  return (
+    one.kind === 'mark' && other.kind === 'mark' && one.section === other.section && one.check === other.check
+  );
+}
+
+/** False when it cannot be sent now. Of a batch that is refused each is sent by itself, so that one spoils no other. */
+async function sendBatch(
+  store: IDBPDatabase<Schema>,
+  batch: readonly Unsent[],
+  calls: OutboxCalls,
+): Promise<boolean> {
+  try {
+    await send(batch.map(({ event }) => event));
+    for (const { key, event } of batch) {
+      calls.onSent(event);
+      await store.delete('events', key);
+    }
+  } catch (error) {
+    if (isAboutSession(error)) calls.onSessionLost();
+    if (isAboutSession(error) || isPassing(error)) return false;
+    if (batch.length > 1) {
+      for (const one of batch) if (!(await sendBatch(store, [one], calls))) return false;
+      return true;
+    }
+    const refused = error instanceof Error ? error.message : 'It was refused.';
+    for (const { key, event } of batch) await store.put('events', { ...event, refused }, key);
+  }
+  await refresh();
+  return true;
+}
+
+async function send(events: readonly WaitingEvent[]): Promise<void> {
+  const [first] = events;
+  if (!first) return;
+  const params = { section: first.section };
+  switch (first.kind) {
     case 'log':
-      return void (await call('section.log', { params, body: { logs: [event.entry] } }));
+      return void (await call('section.log', { params, body: { logs: [first.entry] } }));
     case 'attendance':
-      return void (await call('section.attend', { params, body: { attendance: [event.entry] } }));
+      return void (await call('section.attend', { params, body: { attendance: [first.entry] } }));
     case 'mark': {
-      const body = { marks: [event.entry] };
-      return void (await call('check.mark', { params: { section, check: event.check }, body }));
+      const marks = events.flatMap(event => (event.kind === 'mark' ? [event.entry] : []));
+      return void (await call('check.mark', { params: { ...params, check: first.check }, body: { marks } }));
     }
     default:
-      return event satisfies never;
+      return first satisfies never;
   }
 }
 

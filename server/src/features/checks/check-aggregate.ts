@@ -10,7 +10,7 @@ export function checkAggregate(scope: StudioScope, id: string, section: string):
     kind: 'check',
     table: 'checks',
     noun: 'check',
-    told: () => ({ topic: 'section', id: section }),
+    told: () => ({ topic: 'check', id: section }),
     fixed: ['id', 'section', 'marks'],
     schema: checkSchema,
     around: check => around(scope, check),

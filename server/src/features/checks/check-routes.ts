@@ -80,7 +80,7 @@ function changing<
   return async (scope: StudioScope, call: Called) => {
     const { section, check } = call.params;
     const answer = await work(scope, checkAggregate(scope, check, section), call);
-    await announce(scope, { topic: 'section', id: section });
+    await announce(scope, { topic: 'check', id: section });
     return answer;
   };
 }

@@ -24,6 +24,7 @@ export const keys = {
   course: (id: string) => ['course', id] as const,
   section: (id: string) => ['section', id] as const,
   checks: (section: string) => ['section', section, 'checks'] as const,
+  everyCheck: (section: string) => ['section', section, 'check'] as const,
   check: (section: string, check: string) => ['section', section, 'check', check] as const,
   material: ['material'] as const,
   everyFigure: ['figure'] as const,

@@ -42,6 +42,8 @@ function filtersOf({ topic, id }: Change): readonly InvalidateQueryFilters[] {
       return [{ queryKey: keys.courses }, ...OVERVIEWS];
     case 'section':
       return [{ queryKey: keys.section(id) }, { queryKey: keys.courses }, ...OVERVIEWS];
+    case 'check':
+      return [{ queryKey: keys.checks(id) }, { queryKey: keys.everyCheck(id) }];
     case 'material':
       return [{ queryKey: keys.material }, { queryKey: keys.everyFigure }];
     case 'studio':
