@@ -26,6 +26,13 @@ const propose = async page => {
   await page.getByRole('button', { name: /^Plan (this level|lessons?)/ }).click();
   await page.getByText('No better plan exists.').waitFor();
 };
+const finalCheck = async page => {
+  await page.getByRole('button', { name: 'Make the final check' }).click();
+  await page.getByRole('grid').waitFor();
+  const marks = '223232122322322233222112322223323222332232233';
+  for (const mark of marks) await page.keyboard.press(mark);
+  await page.getByText('saved', { exact: true }).waitFor();
+};
 const openNewBlock = async page => {
   await page.getByRole('heading', { name: 'Gather' }).getByRole('button').click();
 };
@@ -61,6 +68,7 @@ const SHOTS = [
   },
   { file: 'lesson-phone', path: '/courses/hustle-1/lesson', who: TEACHER, size: PHONE },
   { file: 'recap', path: '/courses/hustle-1/recap?lesson=4', who: TEACHER },
+  { file: 'check', path: '/courses/hustle-1/check', who: DIRECTOR, act: finalCheck },
   { file: 'map-proposal', path: '/courses/hustle-1/map', who: DIRECTOR, act: propose },
   { file: 'course-settings', path: '/courses/hustle-1/settings', who: DIRECTOR },
   { file: 'map', path: '/courses/hustle-1/map', who: DIRECTOR, act: planLevel },

@@ -33,6 +33,7 @@ const LOCK = 'map-step-outbox';
 
 let opening: Promise<IDBPDatabase<Schema>> | undefined;
 let waiting: readonly WaitingEvent[] = [];
+let isRead = false;
 let timer: ReturnType<typeof setTimeout> | undefined;
 const listeners = new Set<() => void>();
 
@@ -53,7 +54,10 @@ export function followOutbox(listener: () => void): () => void {
 /** Keeps an entry; once this resolves it is not lost. */
 export async function keepEvent(entry: WaitingEvent): Promise<void> {
   await (await database()).add('events', entry);
-  await refresh();
+  if (!isRead) return refresh();
+  // All the rest is known: somebody who marks with keys gives several a second.
+  waiting = [...waiting, entry];
+  for (const listener of listeners) listener();
 }
 
 /** Forgets the entries that the server refused. */
@@ -67,11 +71,10 @@ export async function forgetRefused(owner: string): Promise<void> {
  */
 export async function sendWaiting(owner: string, calls: OutboxCalls): Promise<void> {
   clearTimeout(timer);
-  await refresh();
   const isDone = await navigator.locks.request(
     LOCK,
     { ifAvailable: true },
-    lock => lock !== null && sendAll(owner, calls),
+    async lock => lock !== null && sendAll(owner, calls),
   );
   if (!isDone) timer = setTimeout(() => void sendWaiting(owner, calls), AGAIN_MS);
 }
@@ -83,9 +86,13 @@ export function stopSending(): void {
 
 async function sendAll(owner: string, calls: OutboxCalls): Promise<boolean> {
   const store = await database();
-  for (const batch of batchesOf(await listUnsent(store, owner)))
-    if (!(await sendBatch(store, batch, calls))) return false;
-  return true;
+  await refresh();
+  for (;;) {
+    const batches = batchesOf(await listUnsent(store, owner));
+    if (batches.length === 0) return true;
+    for (const batch of batches) if (!(await sendBatch(store, batch, calls))) return false;
+    // What came meanwhile goes at once too.
+  }
 }
 
 interface Unsent {
@@ -129,10 +136,10 @@ async function sendBatch(
 ): Promise<boolean> {
   try {
     await send(batch.map(({ event }) => event));
-    for (const { key, event } of batch) {
-      calls.onSent(event);
-      await store.delete('events', key);
-    }
+    for (const { event } of batch) calls.onSent(event);
+    const gone = store.transaction('events', 'readwrite');
+    for (const { key } of batch) void gone.store.delete(key);
+    await gone.done;
   } catch (error) {
     if (isAboutSession(error)) calls.onSessionLost();
     if (isAboutSession(error) || isPassing(error)) return false;
@@ -176,6 +183,7 @@ async function removeWhere(isGone: (entry: WaitingEvent) => boolean): Promise<vo
 
 async function refresh(): Promise<void> {
   waiting = await (await database()).getAll('events');
+  isRead = true;
   for (const listener of listeners) listener();
 }
 

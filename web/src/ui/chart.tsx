@@ -59,6 +59,6 @@ function colorsNow(): ChartColors {
     panel: color('panel'),
     paper: color('paper'),
     line: color('line'),
-    text: { color: ink, fontFamily: 'inherit', fontSize: 14 },
+    text: { color: ink, fontFamily: getComputedStyle(document.body).fontFamily, fontSize: 14 },
   };
 }

@@ -52,7 +52,9 @@ export function CheckDesk({ section, id, checks, mayWrite }: CheckDeskProps) {
   if (!answer.data) return answer.error ? <Failure error={answer.error} /> : <Skeleton />;
   return (
     <>
-      <Segments label="Of the check" value={view} among={VIEWS} set={set} />
+      <chakra.div>
+        <Segments label="Of the check" value={view} among={VIEWS} set={set} />
+      </chakra.div>
       <Views answer={answer.data} {...{ view, commands, checks, mayWrite, section }} />
     </>
   );

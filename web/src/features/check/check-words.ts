@@ -26,6 +26,7 @@ export const RESULT_WORDS: Readonly<Record<Readiness['result'], string>> = {
 
 export const KIND_WORDS = { 'half-way': 'Half-way check', final: 'Final check' } as const;
 
+const SHOWN = 4;
 const LIST = new Intl.ListFormat('en');
 
 /** “Wrap (timing and partner), Left turn (steps)”. */
@@ -33,9 +34,11 @@ export function missingInWords(missing: Readiness['missing'], library: Library):
   const layers = new Map<string, string[]>();
   for (const { pattern, layer } of missing)
     layers.set(pattern, [...(layers.get(pattern) ?? []), LAYER_WORDS[layer]]);
-  return [...layers]
-    .map(([pattern, words]) => `${figureName(library, pattern)} (${LIST.format(words)})`)
-    .join(', ');
+  const all = [...layers].map(
+    ([pattern, words]) => `${figureName(library, pattern)} (${LIST.format(words)})`,
+  );
+  const more = all.length - SHOWN;
+  return more > 1 ? `${all.slice(0, SHOWN).join(', ')}, and ${more} figures more` : all.join(', ');
 }
 
 export function shareInWords(part: number, of: number): string {

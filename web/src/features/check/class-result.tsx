@@ -16,13 +16,14 @@ export function ClassResult({ marks }: { marks: Marks }) {
   const { library, answer } = useCourse();
   const { section } = useClass();
   const { check, candidates } = marks;
-  const { items, layers, weak } = useMemo(() => {
+  const { items, layers, weak, seen } = useMemo(() => {
     const told = readiness(check.items, check.marks, candidates);
     const results = itemResults(check.items, told);
     return {
       items: results,
       layers: layerResults(check.items, check.marks, candidates),
       weak: notTaught(results),
+      seen: told.filter(({ result }) => result !== 'unseen').length,
     };
   }, [check.items, check.marks, candidates]);
   const plan = answer.published ? placedOf(answer.published) : {};
@@ -31,6 +32,11 @@ export function ClassResult({ marks }: { marks: Marks }) {
   const nameOf = (id: string) => figureName(library, id);
   return (
     <chakra.section aria-label="The class" display="grid" gap="4">
+      {seen * 2 < candidates.length && (
+        <Label>
+          Thin evidence: of {shareInWords(seen, candidates.length)} students enough is marked to say anything.
+        </Label>
+      )}
       {weak.length === 0 ? (
         <chakra.p fontSize="lg">Every figure was passed by at least 60 % of the class.</chakra.p>
       ) : (
@@ -40,7 +46,7 @@ export function ClassResult({ marks }: { marks: Marks }) {
             {weak.map(({ pattern, passed, asked }) => (
               <li key={pattern}>
                 {nameOf(pattern)}: {shareInWords(passed, asked)} passed
-                {plan[pattern] !== undefined && `, taught in lesson ${plan[pattern]}`}
+                {plan[pattern] !== undefined && `, planned in lesson ${plan[pattern]}`}
                 {minutesOf(pattern) > 0 && `, ${minutesOf(pattern)} minutes logged`}
               </li>
             ))}

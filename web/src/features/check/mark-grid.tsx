@@ -84,12 +84,14 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
   const columns = `minmax(8rem, 12rem) repeat(${check.items.length}, minmax(2.75rem, 1fr))`;
   return (
     <chakra.div display="grid" gap="2">
-      <Segments
-        label="What is looked at"
-        value={layer}
-        among={layers.map(value => ({ value, words: LAYER_WORDS[value] }))}
-        set={setLayer}
-      />
+      <chakra.div>
+        <Segments
+          label="What is looked at"
+          value={layer}
+          among={layers.map(value => ({ value, words: LAYER_WORDS[value] }))}
+          set={setLayer}
+        />
+      </chakra.div>
       {mayMark && (
         <Label>
           0 not yet · 1 with prompting · 2 unprompted · 3 reliable with any partner. Each key marks and goes

@@ -85,7 +85,7 @@ function ReadyRow({ one, name, items, before }: ReadyRowProps) {
           {name}
         </chakra.span>
       </TableCell>
-      <TableCell>
+      <TableCell whiteSpace="nowrap">
         <chakra.span display="inline-flex" gap="1.5" alignItems="center" fontWeight="650">
           <Icon size={16} aria-hidden />
           {RESULT_WORDS[one.result]}
@@ -102,8 +102,10 @@ function ReadyRow({ one, name, items, before }: ReadyRowProps) {
           <Label>thin evidence: {shareInWords(one.marked, one.asked)} marked</Label>
         )}
       </TableCell>
-      <TableCell>{shareInWords(one.passed.length, items)}</TableCell>
-      <TableCell>{gained === undefined ? '' : gained === 0 ? 'no more' : `${gained} more`}</TableCell>
+      <TableCell whiteSpace="nowrap">{shareInWords(one.passed.length, items)}</TableCell>
+      <TableCell whiteSpace="nowrap">
+        {gained === undefined ? '' : gained === 0 ? 'no more' : `${gained} more`}
+      </TableCell>
     </TableRow>
   );
 }

@@ -17,10 +17,14 @@ export function ForecastChart({ levels }: ForecastChartProps) {
         height={levels.length * 44 + 40}
         label="The same numbers stand in the table below."
         option={colors => ({
-          grid: { left: 8, right: 24, top: 8, bottom: 8, containLabel: true },
+          grid: { left: 8, right: 80, top: 8, bottom: 28, containLabel: true },
           xAxis: {
             type: 'value' as const,
             name: 'people',
+            nameLocation: 'middle' as const,
+            nameGap: 30,
+            nameTextStyle: colors.text,
+            minInterval: 1,
             min: 0,
             axisLabel: colors.text,
             splitLine: { lineStyle: { color: colors.line } },

@@ -139,7 +139,8 @@ function ForecastTable({ levels }: { levels: readonly Level[] }) {
 
 function sectionsInWords({ sections: { low, high } }: Forecast): string {
   const words = (count: number) => (count === 1 ? 'one class' : `${count} classes`);
-  return low === high ? words(high) : `${low} to ${words(high)}`;
+  if (low === high) return high === 0 ? 'no class' : words(high);
+  return low === 0 ? `${words(high)} at most` : `${low} to ${words(high)}`;
 }
 
 function fromInWords(ready: number, again: number): string {
