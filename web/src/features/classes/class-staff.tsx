@@ -27,13 +27,13 @@ export function ClassStaff({ staff, put }: ClassStaffProps) {
           <chakra.li
             key={`${member.person} ${member.from ?? ''}`}
             display="grid"
-            gridTemplateColumns="14rem 12rem auto"
+            gridTemplateColumns="14rem minmax(12rem, auto) auto"
             justifyContent="start"
             gap="2"
             alignItems="center"
           >
             <span>{personName(studio, member.person)}</span>
-            <Label>{daysOf(member)}</Label>
+            <Label>{[daysOf(member), member.rights].filter(Boolean).join(' · ')}</Label>
             <Button look="quiet" size="small" onClick={() => put(staff.toSpliced(index, 1))}>
               Take off
             </Button>
@@ -53,6 +53,7 @@ function AddMember({ add }: { add(member: Member): void }) {
   const { data: studio } = useQuery(studioQuery);
   const [chosen, choose] = useState<string>();
   const [days, setDays] = useState({ from: '', to: '' });
+  const [rights, setRights] = useState('');
   const people = studio?.people ?? [];
   const person = chosen ?? people[0]?.id;
   const isTurned = days.from !== '' && days.to !== '' && days.to < days.from;
@@ -76,12 +77,27 @@ function AddMember({ add }: { add(member: Member): void }) {
           />
         </chakra.div>
       ))}
+      <chakra.div width="14rem">
+        <TextField
+          label="What for, as the staff reads it"
+          value={rights}
+          maxLength={200}
+          placeholder="marks the check"
+          onChange={event => setRights(event.target.value)}
+        />
+      </chakra.div>
       <Button
         disabled={person === undefined || isTurned}
         onClick={() => {
           if (person === undefined) return;
-          add({ person, ...(days.from && { from: days.from }), ...(days.to && { to: days.to }) });
+          add({
+            person,
+            ...(days.from && { from: days.from }),
+            ...(days.to && { to: days.to }),
+            ...(rights.trim() && { rights: rights.trim() }),
+          });
           setDays({ from: '', to: '' });
+          setRights('');
         }}
       >
         Add
