@@ -29,6 +29,7 @@ export const IN_PATH = {
   section: z.strictObject({ section: id }),
   lesson: z.strictObject({ section: id, lesson }),
   check: z.strictObject({ section: id, check: id }),
+  toldStudent: z.strictObject({ section: id, check: id, student: id }),
   recap: z.strictObject(recap),
   token: z.strictObject({ token: z.string().regex(/^[\w-]{1,64}$/) }),
 };

@@ -69,6 +69,9 @@ export const PATHS = {
   'check.create': { method: 'POST', path: '/api/sections/:section/checks' },
   'check.read': { method: 'GET', path: '/api/sections/:section/checks/:check' },
   'check.command': { method: 'POST', path: '/api/sections/:section/checks/:check/commands' },
+  'check.told': { method: 'GET', path: '/api/sections/:section/checks/:check/told' },
+  'check.tell': { method: 'POST', path: '/api/sections/:section/checks/:check/told' },
+  'check.untell': { method: 'DELETE', path: '/api/sections/:section/checks/:check/told/:student' },
   'check.mark': { method: 'POST', path: '/api/sections/:section/checks/:check/marks' },
   'recap.read': { method: 'GET', path: '/api/sections/:section/lessons/:lesson/recaps/:audience' },
   'recap.command': {

@@ -97,6 +97,12 @@ export const checkAnswer = versioned(check);
 /** A new check, without marks: those are given one by one. */
 export const checkCreateBody = z.strictObject({ check: checkSchema.omit({ section: true, marks: true }) });
 
+/** What a student is told of a check, as Markdown. */
+export const checkTellBody = z.strictObject({ student: id, markdown: z.string().min(1).max(20_000) });
+export const checkToldAnswer = z.strictObject({
+  students: list(z.strictObject({ student: id, at: instant })),
+});
+
 /** The checks of a class, by their day, without their marks. */
 export const checkListAnswer = z.strictObject({
   checks: list(

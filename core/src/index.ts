@@ -16,8 +16,10 @@ export {
 } from './check/class-result.ts';
 export { type Criterion, generateCriteria, LAYERS, layersFor } from './check/criteria.ts';
 export { type Forecast, forecastLevel } from './check/forecast.ts';
+export { markingShare, SHARED_STUDENTS } from './check/marking-share.ts';
 export { type Candidate, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
 export { averageMark, type Cell, cellKey, standingMarks } from './check/standing-marks.ts';
+export { studentWords } from './check/student-words.ts';
 export { type Closure, figureClosure } from './floor/closure.ts';
 export { type Footfall, figurePath, HALF_STANCE, type Point, type Track } from './floor/path.ts';
 export {

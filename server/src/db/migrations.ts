@@ -8,6 +8,7 @@ import { BOUNDS } from './migrations/0006-bounds.ts';
 import { NO_HASHES } from './migrations/0007-no-hashes.ts';
 import { SOUND_EVENTS } from './migrations/0008-sound-events.ts';
 import { MEMBERSHIPS } from './migrations/0009-memberships.ts';
+import { CHECK_LINKS } from './migrations/0010-check-links.ts';
 
 export interface Migration {
   readonly name: string;
@@ -30,4 +31,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0007-no-hashes', NO_HASHES),
   sql('0008-sound-events', SOUND_EVENTS),
   sql('0009-memberships', MEMBERSHIPS),
+  sql('0010-check-links', CHECK_LINKS),
 ];

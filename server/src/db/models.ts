@@ -56,6 +56,16 @@ export class RecapLinkRow extends Model {
   declare revokedAt: Date | null;
 }
 
+export class CheckLinkRow extends Model {
+  declare tokenHash: string;
+  declare studioId: string;
+  declare checkId: string;
+  declare studentId: string;
+  declare markdown: string;
+  declare createdAt: Date;
+  declare expiresAt: Date;
+}
+
 export class HistoryRow extends Model {
   declare studioId: string;
   declare id: string;
@@ -122,6 +132,7 @@ export interface Models {
   readonly plans: ModelStatic<PlanRow>;
   readonly recaps: ModelStatic<RecapRow>;
   readonly recapLinks: ModelStatic<RecapLinkRow>;
+  readonly checkLinks: ModelStatic<CheckLinkRow>;
   readonly history: ModelStatic<HistoryRow>;
   readonly studios: ModelStatic<StudioRow>;
   readonly accounts: ModelStatic<AccountRow>;
@@ -203,6 +214,18 @@ export function defineModels(sequelize: Sequelize): Models {
         revokedAt: DATE,
       },
       options('recap_links'),
+    ),
+    checkLinks: class extends CheckLinkRow {}.init(
+      {
+        tokenHash: key(TEXT),
+        studioId: UUID,
+        checkId: TEXT,
+        studentId: TEXT,
+        markdown: TEXT,
+        createdAt: DATE,
+        expiresAt: DATE,
+      },
+      options('check_links'),
     ),
     history: class extends HistoryRow {}.init(
       {

@@ -10,6 +10,7 @@ import { route, type SignedInCall } from '../../http/route.ts';
 import { getSection } from '../sections/rights.ts';
 import { requireStudents, requireThisYear } from '../sections/section-service.ts';
 import { checkAggregate } from './check-aggregate.ts';
+import { listTold, tellStudent, withdrawLink } from './check-links.ts';
 
 export const checkRoutes = [
   route('check.list', async (scope, { params }) => ({ checks: await listChecks(scope, params.section) })),
@@ -22,6 +23,14 @@ export const checkRoutes = [
   route('check.read', (scope, { params }) =>
     readCheck(scope, checkAggregate(scope, params.check, params.section)),
   ),
+  route('check.told', (scope, { params }) => listTold(scope, params.check)),
+  route('check.tell', async (scope, { deps, params, body }) => {
+    await getStored(checkAggregate(scope, params.check, params.section));
+    return tellStudent(scope, params, body, deps.now());
+  }),
+  route('check.untell', async (scope, { params }) => ({
+    ended: await withdrawLink(scope, params.check, params.student),
+  })),
   route(
     'check.command',
     changing(async (scope, aggregate, { who, body }) => {

@@ -61,3 +61,26 @@ test('who is not on the staff of the class neither lists nor makes checks', asyn
     403,
   );
 });
+
+test('a student’s own words stand behind a link that was given to them, until it is withdrawn, replaced or they are erased', async () => {
+  const here = { ...params, check: check.id };
+  const own = { student: student?.student ?? '', markdown: '# You are nearly there' };
+  const tell = async (body: object) => (await bram.call('check.tell', { params: here, body })).body.token;
+  const visitor = await server.person();
+  const read = async (token: string) => (await visitor.call('share.read', { params: { token } })).body;
+  const first = await tell(own);
+  expect(await read(first)).toMatchObject({ course: 'Hustle 1', date: TODAY, markdown: own.markdown });
+  const second = await tell({ ...own, markdown: '# You are ready' });
+  expect([(await read(first)).code, (await read(second)).markdown]).toEqual([
+    'link-expired',
+    '# You are ready',
+  ]);
+  expect((await bram.call('check.told', { params: here })).body.students).toHaveLength(1);
+  await bram.call('check.untell', { params: { ...here, student: own.student } });
+  expect((await read(second)).code).toBe('link-expired');
+  const stranger = await bram.call('check.tell', { params: here, body: { ...own, student: 'nobody' } });
+  expect(stranger.status).toBe(400);
+  const third = await tell(own);
+  expect((await ottilie.call('student.erase', { params: { student: own.student } })).status).toBe(200);
+  expect((await read(third)).code).toBe('link-expired');
+});

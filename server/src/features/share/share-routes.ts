@@ -8,14 +8,16 @@ import { getStudio } from '../studio/studio-store.ts';
 
 export const shareRoutes = [publicRoute('share.read', ({ deps, params }) => readShared(deps, params.token))];
 
+const EXPIRED = new HttpFault('link-expired', 'This link no longer works. Ask your teacher for a new one.');
+
 /** What was published behind a link; a link that was withdrawn, has expired or never was says so alike. */
 async function readShared(deps: Deps, token: string): Promise<ShareAnswer> {
   const { database } = deps;
   const link = await database.inTransaction(transaction =>
     database.models.recapLinks.findByPk(hashToken(token), { transaction }),
   );
-  if (link?.audience !== 'students' || link.revokedAt || link.expiresAt <= deps.now())
-    throw new HttpFault('link-expired', 'This link no longer works. Ask your teacher for a new one.');
+  if (!link) return readOwnWords(deps, token);
+  if (link.audience !== 'students' || link.revokedAt || link.expiresAt <= deps.now()) throw EXPIRED;
   return database.inStudio(link.studioId, async scope => {
     const { sectionId, lesson, audience } = link;
     const recap = await scope.models.recaps.findOne(scope.where({ sectionId, lesson, audience }));
@@ -28,6 +30,26 @@ async function readShared(deps: Deps, token: string): Promise<ShareAnswer> {
       lesson,
       date: section?.dates[lesson - 1] ?? null,
       markdown: recap?.publishedMarkdown ?? '',
+    };
+  });
+}
+
+/** What one student was told of a check. */
+async function readOwnWords({ database, now }: Deps, token: string): Promise<ShareAnswer> {
+  const link = await database.inTransaction(transaction =>
+    database.models.checkLinks.findByPk(hashToken(token), { transaction }),
+  );
+  if (!link || link.expiresAt <= now()) throw EXPIRED;
+  return database.inStudio(link.studioId, async scope => {
+    const check = (await documentStore(scope, 'checks').find(link.checkId))?.body;
+    const section = check && (await documentStore(scope, 'sections').find(check.section))?.body;
+    const course = section && (await documentStore(scope, 'courses').find(section.course))?.body;
+    return {
+      studio: (await getStudio(scope)).name,
+      course: course?.name ?? '',
+      lesson: 0,
+      date: check?.date ?? null,
+      markdown: link.markdown,
     };
   });
 }

@@ -90,7 +90,9 @@ function Views({ answer, view, commands, checks, mayWrite, section }: ViewsProps
       {view === 'marks' && <MarkGrid {...cells} />}
       {view === 'student' && <StudentCard {...cells} />}
       {view === 'figure' && <FigureCard {...cells} />}
-      {view === 'ready' && <ReadyList marks={marks} checks={checks} section={section} />}
+      {view === 'ready' && (
+        <ReadyList marks={marks} checks={checks} section={section} mayTell={mayWrite && mayMark} />
+      )}
       {view === 'class' && <ClassResult marks={marks} />}
       {view === 'markers' && <Markers marks={marks} />}
       {view === 'asks' && <CriteriaList answer={answer} commands={commands} mayWrite={mayWrite} />}

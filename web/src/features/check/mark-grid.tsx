@@ -1,12 +1,14 @@
 import { chakra } from '@chakra-ui/react';
-import { type Candidate, type Criterion, figureName, type Layer, layersFor } from '@map-step/core';
+import { type Candidate, type Criterion, figureName, LAYERS, type Layer, layersFor } from '@map-step/core';
 import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
+import { Choice } from '../../ui/choice.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useCourse } from '../course/course-context.ts';
 import { LAYER_WORDS, MARK_WORDS } from './check-words.ts';
 import { isMark, MarkGlyph, markOf } from './mark-glyph.tsx';
 import type { MarkedCell, Marks } from './use-marks.ts';
+import { missingInWords, SHARES, type Share, useShare } from './use-share.ts';
 
 interface Place {
   readonly row: number;
@@ -21,17 +23,24 @@ interface MarkGridProps {
 /** Students against figures, a layer at a time: one key marks and goes on, over the end of a row and of a layer. */
 export function MarkGrid({ marks, mayMark }: MarkGridProps) {
   const { library } = useCourse();
-  const { check, candidates, nameOf } = marks;
+  const { nameOf } = marks;
+  const [share, setShare] = useState<Share>('all');
+  const { candidates, items } = useShare(marks, share);
   const layers = useMemo(() => {
-    const asked = new Set(check.items.flatMap(item => item.layers));
-    return (Object.keys(LAYER_WORDS) as Layer[]).filter(layer => asked.has(layer));
-  }, [check.items]);
+    const asked = new Set(items.flatMap(item => item.layers));
+    return LAYERS.filter(layer => asked.has(layer));
+  }, [items]);
   const [layer, setLayer] = useState<Layer>(layers[0] ?? 'steps');
   const [place, setPlace] = useState<Place>({ row: 0, column: 0 });
   const grid = useRef<HTMLDivElement>(null);
   const wantsFocus = useRef(mayMark);
+  const putShare = (next: Share) => {
+    wantsFocus.current = false;
+    setShare(next);
+    setPlace({ row: 0, column: 0 });
+  };
   const asked = (at: Place, of: Layer = layer) => {
-    const [candidate, item] = [candidates[at.row], check.items[at.column]];
+    const [candidate, item] = [candidates[at.row], items[at.column]];
     return candidate !== undefined && item !== undefined && layersFor(item, candidate.role).includes(of);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: the focus follows the place, whatever drew it
@@ -42,7 +51,7 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
 
   /** The next cell that is asked, row after row and layer after layer; undefined after the last. */
   const next = (): { readonly place: Place; readonly layer: Layer } | undefined => {
-    const columns = check.items.length;
+    const columns = items.length;
     let index = place.row * columns + place.column + 1;
     for (const of of layers.slice(layers.indexOf(layer))) {
       for (; index < candidates.length * columns; index += 1) {
@@ -57,11 +66,11 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const moves: Readonly<Record<string, Place>> = {
       ArrowLeft: { row: place.row, column: Math.max(0, place.column - 1) },
-      ArrowRight: { row: place.row, column: Math.min(check.items.length - 1, place.column + 1) },
+      ArrowRight: { row: place.row, column: Math.min(items.length - 1, place.column + 1) },
       ArrowUp: { row: Math.max(0, place.row - 1), column: place.column },
       ArrowDown: { row: Math.min(candidates.length - 1, place.row + 1), column: place.column },
       Home: { row: place.row, column: 0 },
-      End: { row: place.row, column: check.items.length - 1 },
+      End: { row: place.row, column: items.length - 1 },
     };
     const to = moves[event.key];
     wantsFocus.current = true;
@@ -71,7 +80,7 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
       return;
     }
     const candidate = candidates[place.row];
-    const item = check.items[place.column];
+    const item = items[place.column];
     if (!mayMark || !isMark(event.key) || !candidate || !item || !asked(place)) return;
     event.preventDefault();
     event.stopPropagation();
@@ -81,7 +90,7 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
     setPlace(after.place);
     setLayer(after.layer);
   };
-  const columns = `minmax(8rem, 12rem) repeat(${check.items.length}, minmax(2.75rem, 1fr))`;
+  const columns = `minmax(8rem, 12rem) repeat(${items.length}, minmax(2.75rem, 1fr))`;
   return (
     <chakra.div display="grid" gap="2">
       <chakra.div>
@@ -89,9 +98,18 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
           label="What is looked at"
           value={layer}
           among={layers.map(value => ({ value, words: LAYER_WORDS[value] }))}
-          set={setLayer}
+          set={next => {
+            wantsFocus.current = false;
+            setLayer(next);
+          }}
         />
       </chakra.div>
+      {mayMark && (
+        <chakra.div display="flex" gap="3" alignItems="center" flexWrap="wrap">
+          <Choice label="Shown" hidesLabel width="20rem" value={share} among={SHARES} set={putShare} />
+          <Label>{missingInWords(marks, candidates, items)}</Label>
+        </chakra.div>
+      )}
       {mayMark && (
         <Label>
           0 not yet · 1 with prompting · 2 unprompted · 3 reliable with any partner. Each key marks and goes
@@ -105,12 +123,12 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
           aria-label={`Marks, ${LAYER_WORDS[layer]}`}
           tabIndex={-1}
           onKeyDown={onKeyDown}
-          minW={`${8 + check.items.length * 2.75}rem`}
+          minW={`${8 + items.length * 2.75}rem`}
           fontSize="sm"
         >
           <chakra.div role="row" display="grid" gridTemplateColumns={columns} alignItems="end">
             <Label role="columnheader">Student</Label>
-            {check.items.map(({ pattern, gate }) => (
+            {items.map(({ pattern, gate }) => (
               <chakra.div
                 role="columnheader"
                 key={pattern}
@@ -132,7 +150,7 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
               candidate={candidate}
               name={nameOf(candidate.student)}
               layer={layer}
-              items={check.items}
+              items={items}
               marks={marks}
               columns={columns}
               at={place.row === row ? place.column : undefined}

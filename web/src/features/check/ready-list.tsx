@@ -10,6 +10,7 @@ import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { useClass, useCourse } from '../course/course-context.ts';
 import { checkAggregate } from './check-queries.ts';
 import { missingInWords, RESULT_WORDS, shareInWords } from './check-words.ts';
+import { StudentWords } from './student-words.tsx';
 import type { Marks } from './use-marks.ts';
 
 const ICONS = { ready: CircleCheck, nearly: CircleDot, repeat: RotateCcw, unseen: CircleDashed } as const;
@@ -21,10 +22,11 @@ interface ReadyListProps {
   readonly marks: Marks;
   readonly checks: CheckListAnswer['checks'];
   readonly section: string;
+  readonly mayTell: boolean;
 }
 
 /** Who is ready for the next level, and what the others still lack, in words. */
-export function ReadyList({ marks, checks, section }: ReadyListProps) {
+export function ReadyList({ marks, checks, section, mayTell }: ReadyListProps) {
   const { check, candidates } = marks;
   const told = useMemo(
     () => readiness(check.items, check.marks, candidates),
@@ -41,7 +43,7 @@ export function ReadyList({ marks, checks, section }: ReadyListProps) {
           .join(', ')}
         .
       </chakra.p>
-      <GridTable look="fields" heads={['Student', 'Result', 'Still missing', 'Passed', 'Since half-way']}>
+      <GridTable look="fields" heads={['Student', 'Result', 'Still missing', 'Passed', 'Since half-way', '']}>
         {told
           .toSorted((a, b) => ORDER.indexOf(a.result) - ORDER.indexOf(b.result))
           .map(one => (
@@ -50,6 +52,8 @@ export function ReadyList({ marks, checks, section }: ReadyListProps) {
               one={one}
               name={marks.nameOf(one.student)}
               items={check.items.length}
+              marks={marks}
+              mayTell={mayTell}
               before={before?.get(`${one.student} ${one.role}`)}
             />
           ))}
@@ -67,9 +71,11 @@ interface ReadyRowProps {
   readonly name: string;
   readonly items: number;
   readonly before: Readiness | undefined;
+  readonly marks: Marks;
+  readonly mayTell: boolean;
 }
 
-function ReadyRow({ one, name, items, before }: ReadyRowProps) {
+function ReadyRow({ one, name, items, before, marks, mayTell }: ReadyRowProps) {
   const { library, answer } = useCourse();
   const { search } = useLocation();
   const Icon = ICONS[one.result];
@@ -105,6 +111,9 @@ function ReadyRow({ one, name, items, before }: ReadyRowProps) {
       <TableCell whiteSpace="nowrap">{shareInWords(one.passed.length, items)}</TableCell>
       <TableCell whiteSpace="nowrap">
         {gained === undefined ? '' : gained === 0 ? 'no more' : `${gained} more`}
+      </TableCell>
+      <TableCell whiteSpace="nowrap">
+        {mayTell && <StudentWords marks={marks} one={one} before={before} />}
       </TableCell>
     </TableRow>
   );

@@ -1,10 +1,11 @@
 import { chakra } from '@chakra-ui/react';
 import type { CourseSummary } from '@map-step/contract';
-import { freeId, type Section } from '@map-step/core';
+import type { Section } from '@map-step/core';
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { call } from '../../api/client.ts';
+import { newId } from '../../api/new-id.ts';
 import { Choice } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
@@ -57,9 +58,7 @@ function NewClass({ summary }: { summary: CourseSummary }) {
   const navigate = useNavigate();
   const { data: session } = useQuery(sessionQuery);
   const { data: answer, error } = useQuery(courseQuery(summary.id));
-  const [id] = useState(
-    () => `${freeId(summary.name, () => false, 'class').slice(0, 50)}-${crypto.randomUUID().slice(0, 6)}`,
-  );
+  const [id] = useState(() => newId(summary.name, 'class'));
   const me = session?.person?.id;
   const [drafted, draft] = useState<ClassLayout>();
   const layout = drafted ?? {

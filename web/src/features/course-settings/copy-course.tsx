@@ -1,8 +1,9 @@
 import { chakra } from '@chakra-ui/react';
-import { type Course, freeId, placedInOrder } from '@map-step/core';
+import { type Course, placedInOrder } from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
+import { newId } from '../../api/new-id.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button } from '../../ui/parts.tsx';
 import { TextField } from '../../ui/text-field.tsx';
@@ -17,7 +18,7 @@ export function CopyCourse() {
   const navigate = useNavigate();
   const copyOf = (name: string): Course => {
     const placed = Object.entries(saved).map(([pattern, lesson]) => ({ pattern, lesson }));
-    return placedInOrder({ ...answer.course, placed, id: idFor(name), name });
+    return placedInOrder({ ...answer.course, placed, id: newId(name, 'course'), name });
   };
   const copy = useMutation({
     mutationFn: (name: string) => call('course.create', { body: { course: copyOf(name) } }),
@@ -53,9 +54,4 @@ export function CopyCourse() {
       </chakra.form>
     </chakra.section>
   );
-}
-
-/** The page does not know every course of the studio: a few letters more make it free. */
-function idFor(name: string): string {
-  return `${freeId(name, () => false, 'course')}-${crypto.randomUUID().slice(0, 6)}`.slice(0, 64);
 }

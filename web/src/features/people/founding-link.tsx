@@ -2,8 +2,8 @@ import { chakra } from '@chakra-ui/react';
 import { useMutation } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 import { Failure } from '../../ui/failure.tsx';
+import { GivenLink } from '../../ui/given-link.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
-import { GivenLink } from './given-link.tsx';
 
 /** A link by which somebody makes a studio of their own on this server. */
 export function FoundingLink() {

@@ -8,12 +8,12 @@ import { call } from '../../api/client.ts';
 import { useCommands } from '../../api/use-commands.ts';
 import { Choice, optionsOf } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
+import { GivenLink } from '../../ui/given-link.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { sessionQuery } from '../session/session-queries.ts';
 import { entryAggregate } from '../setup/entry-document.ts';
 import { EntryRefusal } from '../setup/entry-refusal.tsx';
 import { useRemoveEntry } from '../setup/setup-queries.ts';
-import { GivenLink } from './given-link.tsx';
 import { accountQuery, accountsQuery } from './people-queries.ts';
 import { ROLE_WORDS } from './role-words.ts';
 

@@ -1,9 +1,10 @@
 import { chakra } from '@chakra-ui/react';
-import { type Course, type CourseItem, freeId, type ItemValue, usualLessons } from '@map-step/core';
+import { type Course, type CourseItem, type ItemValue, usualLessons } from '@map-step/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { call } from '../../api/client.ts';
+import { newId } from '../../api/new-id.ts';
 import { Choice, type Option } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
@@ -93,7 +94,7 @@ function CourseForm({ dance, name: danceName }: { dance: string; name: string })
   });
   const make = (name: string) =>
     create.mutate({
-      id: `${freeId(name, () => false, 'course')}-${crypto.randomUUID().slice(0, 6)}`.slice(0, 64),
+      id: newId(name, 'course'),
       dances: [dance],
       ...(level && { level: level.id }),
       name,

@@ -1,20 +1,21 @@
 import { chakra } from '@chakra-ui/react';
-import type { LinkAnswer } from '@map-step/contract';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
-import { Notice } from '../../ui/notice.tsx';
-import { Button } from '../../ui/parts.tsx';
-import { TextField } from '../../ui/text-field.tsx';
+import { Notice } from './notice.tsx';
+import { Button } from './parts.tsx';
+import { TextField } from './text-field.tsx';
 
 interface GivenLinkProps {
-  readonly link: LinkAnswer;
+  readonly link: { readonly token: string; readonly expires: string };
+  /** True for one that may be opened again and again until then. */
+  readonly lasts?: boolean;
   /** Before the secret. */
   readonly path: string;
   readonly title: string;
 }
 
 /** A link that is told once, to be given on by hand: no mail is sent. */
-export function GivenLink({ link: { token, expires }, path, title }: GivenLinkProps) {
+export function GivenLink({ link: { token, expires }, lasts = false, path, title }: GivenLinkProps) {
   const address = `${window.location.origin}${path}${token}`;
   const [isCopied, setCopied] = useState(false);
   const copy = () =>
@@ -26,8 +27,8 @@ export function GivenLink({ link: { token, expires }, path, title }: GivenLinkPr
   return (
     <Notice tone="ready" title={title}>
       <p>
-        Give it to them by hand; it works once, until {format(parseISO(expires), 'd MMMM')}, and is not shown
-        again.
+        Give it to them by hand; it works {lasts ? '' : 'once, '}until {format(parseISO(expires), 'd MMMM')},
+        and is not shown again.
       </p>
       <chakra.div display="flex" gap="2" alignItems="end" mt="1">
         <chakra.div flex="1" maxW="40rem">
