@@ -2,10 +2,11 @@ import { chakra } from '@chakra-ui/react';
 import type { CourseClass, SectionAnswer } from '@map-step/contract';
 import { format, parseISO } from 'date-fns';
 import { lazy, type ReactNode, Suspense, useState } from 'react';
-import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { Choice } from '../../ui/choice.tsx';
 import { Label, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
+import { StripLink } from '../shell/strip-link.ts';
 import { TopStrip } from '../shell/top-strip.tsx';
 import { Barre } from './barre.tsx';
 import { useClass, useCourse, usePlace } from './course-context.ts';
@@ -15,23 +16,6 @@ import { useAddress } from './use-address.ts';
 
 /** Loaded when it is first asked for. */
 const KeysHelp = lazy(async () => ({ default: (await import('./keys-help.tsx')).KeysHelp }));
-
-const RoomLink = chakra(NavLink, {
-  base: {
-    display: 'flex',
-    alignItems: 'center',
-    px: '3',
-    pt: '3px',
-    fontFamily: 'title',
-    fontSize: 'md',
-    fontWeight: '600',
-    color: 'quiet',
-    textDecoration: 'none',
-    borderBottom: '3px solid transparent',
-    '&[aria-current]': { color: 'ink', borderColor: 'now' },
-    _hover: { color: 'ink' },
-  },
-});
 
 /** The strip, the barre and the rooms, around whatever room is open. */
 export function CourseFrame({ children }: { children: ReactNode }) {
@@ -96,9 +80,9 @@ function Rooms({ course, search }: { course: string; search: string }) {
     <TopStrip>
       <chakra.nav aria-label="Rooms" display="flex" alignSelf="stretch" alignItems="stretch" overflowX="auto">
         {ROOMS.map(({ id, word }) => (
-          <RoomLink key={id} to={{ pathname: `/courses/${course}/${id}`, search }}>
+          <StripLink key={id} to={{ pathname: `/courses/${course}/${id}`, search }}>
             {word}
-          </RoomLink>
+          </StripLink>
         ))}
       </chakra.nav>
     </TopStrip>

@@ -1,5 +1,5 @@
 // How the ways of a course are called, as what can be chosen of each.
-import type { Course, ItemValue, Layer } from '@map-step/core';
+import type { Course, ItemValue, Layer, PatternKind } from '@map-step/core';
 import { optionsOf } from '../../ui/choice.tsx';
 
 export const APPROACHES = optionsOf({
@@ -38,6 +38,15 @@ export const LAYERS = optionsOf({
   technique: 'technique',
   tempo: 'at speed',
 } satisfies Record<Layer, string>);
+
+/** What a figure is. */
+export const KINDS = optionsOf({
+  basic: 'Basic',
+  pattern: 'Pattern',
+  turn: 'Turn',
+  drill: 'Drill',
+  quality: 'Quality',
+} satisfies Record<PatternKind, string>);
 
 export const VALUES = optionsOf({ must: 'must', should: 'should', could: 'could' } satisfies Record<
   ItemValue,

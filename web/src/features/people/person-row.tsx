@@ -3,17 +3,15 @@ import type { AccountsAnswer } from '@map-step/contract';
 import type { Person } from '@map-step/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
-import { useMemo } from 'react';
 import { call } from '../../api/client.ts';
-import { useCommands } from '../../api/use-commands.ts';
 import { Choice, optionsOf } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { GivenLink } from '../../ui/given-link.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
-import { sessionQuery } from '../session/session-queries.ts';
-import { entryAggregate } from '../setup/entry-document.ts';
+import { TakeAway } from '../../ui/take-away.tsx';
 import { EntryRefusal } from '../setup/entry-refusal.tsx';
 import { useRemoveEntry } from '../setup/setup-queries.ts';
+import { useEntry } from '../setup/use-entry.ts';
 import { accountQuery, accountsQuery } from './people-queries.ts';
 import { ROLE_WORDS } from './role-words.ts';
 
@@ -48,13 +46,10 @@ export function PersonRow({ person, isDirector, isMe }: PersonRowProps) {
 function Managed({ person, isMe }: { person: Person; isMe: boolean }) {
   const { id, name } = person;
   const client = useQueryClient();
-  const { data: session } = useQuery(sessionQuery);
   const { data: own } = useQuery(accountQuery);
   // In the demo everybody comes in with one click.
   const { data } = useQuery({ ...accountsQuery, enabled: typeof own?.email === 'string' });
-  const document = useMemo(() => entryAggregate('people', id), [id]);
-  const { data: stored } = useQuery({ queryKey: document.key, queryFn: document.read });
-  const commands = useCommands(document, session?.person?.id ?? '');
+  const { data: stored, commands, key } = useEntry('people', id);
   const remove = useRemoveEntry();
   const readAgain = () => client.invalidateQueries({ queryKey: accountsQuery.queryKey });
   const params = { person: id };
@@ -72,7 +67,7 @@ function Managed({ person, isMe }: { person: Person; isMe: boolean }) {
   const error = invite.error ?? withdraw.error ?? end.error ?? remove.error;
   return (
     <chakra.div display="grid" gap="2">
-      <EntryRefusal of={document.key} commands={commands} />
+      <EntryRefusal of={key} commands={commands} />
       {error && <Failure error={error} />}
       <chakra.div display="flex" gap="3" alignItems="center" flexWrap="wrap">
         <Choice
@@ -100,14 +95,7 @@ function Managed({ person, isMe }: { person: Person; isMe: boolean }) {
           </Button>
         )}
         {!isMe && account?.email === null && (
-          <Button
-            look="quiet"
-            size="small"
-            aria-label={`Take ${name} away`}
-            onClick={() => remove.mutate({ kind: 'people', entry: id })}
-          >
-            Take away
-          </Button>
+          <TakeAway of={name} take={() => remove.mutate({ kind: 'people', entry: id })} />
         )}
       </chakra.div>
       {invite.data && <GivenLink link={invite.data} path="/come/" title={`A link for ${name}`} />}

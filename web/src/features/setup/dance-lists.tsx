@@ -7,6 +7,7 @@ import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { SavedText } from '../../ui/saved-text.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
+import { TakeAway } from '../../ui/take-away.tsx';
 
 const CONTACTS = optionsOf({
   none: 'no touch',
@@ -234,14 +235,6 @@ function List({ title, words, children }: { title: string; words: string; childr
       <Label>{words}</Label>
       {children}
     </chakra.section>
-  );
-}
-
-function TakeAway({ of, take }: { of: string; take(): void }) {
-  return (
-    <Button look="quiet" size="small" aria-label={`Take ${of} away`} onClick={take}>
-      Take away
-    </Button>
   );
 }
 

@@ -1,21 +1,18 @@
 import { chakra } from '@chakra-ui/react';
-import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { useCommands, useIsSaving } from '../../api/use-commands.ts';
+import { useIsSaving } from '../../api/use-commands.ts';
 import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Label, Skeleton } from '../../ui/parts.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { HistoryList } from '../history/history-list.tsx';
-import { sessionQuery } from '../session/session-queries.ts';
 import { StudioPage } from '../shell/studio-page.tsx';
 import { DanceFrame } from './dance-frame.tsx';
 import { DanceLists } from './dance-lists.tsx';
-import { entryAggregate } from './entry-document.ts';
 import { EntryRefusal } from './entry-refusal.tsx';
 import { FirstFigures } from './first-figures.tsx';
 import { Levels } from './levels.tsx';
+import { useEntry } from './use-entry.ts';
 
 const PARTS = [
   { value: 'frame', words: 'The dance' },
@@ -29,11 +26,8 @@ export function DancePage() {
   const { dance: id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const part: Part = PARTS.find(({ value }) => value === search.get('part'))?.value ?? 'frame';
-  const { data: session } = useQuery(sessionQuery);
-  const document = useMemo(() => entryAggregate('dances', id), [id]);
-  const { data, error } = useQuery({ queryKey: document.key, queryFn: document.read });
-  const commands = useCommands(document, session?.person?.id ?? '');
-  const isSaving = useIsSaving(document.key);
+  const { data, error, commands, key } = useEntry('dances', id);
+  const isSaving = useIsSaving(key);
   return (
     <StudioPage
       title={data?.body.name ?? 'A dance'}
@@ -52,7 +46,7 @@ export function DancePage() {
       {!data && (error ? <Failure error={error} /> : <Skeleton />)}
       {data && (
         <chakra.div display="grid" gap="6">
-          <EntryRefusal of={document.key} commands={commands} />
+          <EntryRefusal of={key} commands={commands} />
           {part === 'frame' && (
             <>
               <DanceFrame dance={data.body} commands={commands} />

@@ -2,16 +2,14 @@ import { chakra } from '@chakra-ui/react';
 import { type DerivedElement, type Element, figureElements, openLibrary } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { useCommands } from '../../api/use-commands.ts';
 import { Choice } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Empty, Label, Skeleton } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
-import { sessionQuery } from '../session/session-queries.ts';
-import { entryAggregate } from './entry-document.ts';
 import { EntryRefusal } from './entry-refusal.tsx';
 import { danceQuery, framesQuery, useCreateEntry } from './setup-queries.ts';
+import { useEntry } from './use-entry.ts';
 
 /** How long each new thing takes to learn; the minutes of figures follow. */
 export function ElementMinutes() {
@@ -63,11 +61,8 @@ function Elements({ dance }: { dance: string }) {
 
 function ElementRow({ element, own }: { element: DerivedElement; own: Element | undefined }) {
   const { id, name, strand, minutes } = element;
-  const { data: session } = useQuery(sessionQuery);
   const create = useCreateEntry('elements');
-  const document = useMemo(() => entryAggregate('elements', id), [id]);
-  const { data } = useQuery({ queryKey: document.key, queryFn: document.read, enabled: own !== undefined });
-  const commands = useCommands(document, session?.person?.id ?? '');
+  const { data, commands, key } = useEntry('elements', id, own !== undefined);
   const save = (next: number | undefined) => {
     if (next === undefined) return;
     if (own) commands.edit(`Minutes of ${name}`, now => ({ ...now, minutes: next }));
@@ -83,7 +78,7 @@ function ElementRow({ element, own }: { element: DerivedElement; own: Element | 
       <TableCell>
         {own && <Label>your own</Label>}
         {create.isError && <Failure error={create.error} />}
-        <EntryRefusal of={document.key} commands={commands} />
+        <EntryRefusal of={key} commands={commands} />
       </TableCell>
     </TableRow>
   );

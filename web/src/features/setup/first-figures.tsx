@@ -5,7 +5,6 @@ import {
   type Level,
   type Parts,
   type Pattern,
-  type PatternKind,
   printStep,
   readTypedSteps,
 } from '@map-step/core';
@@ -14,24 +13,19 @@ import { Controller } from 'react-hook-form';
 import { Link } from 'react-router';
 import { z } from 'zod';
 import { call } from '../../api/client.ts';
-import { Choice, optionsOf } from '../../ui/choice.tsx';
+import { Choice } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label, Skeleton } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
+import { TakeAway } from '../../ui/take-away.tsx';
 import { TextField } from '../../ui/text-field.tsx';
 import { UnsavedGuard } from '../../ui/unsaved-guard.tsx';
 import { useForm } from '../../ui/use-form.ts';
 import { keys } from '../course/course-queries.ts';
+import { KINDS } from '../course/course-words.ts';
 import { NextStep } from './next-step.tsx';
 import { danceQuery, useRemoveEntry } from './setup-queries.ts';
 
-const KINDS = optionsOf({
-  basic: 'Basic',
-  pattern: 'Pattern',
-  turn: 'Turn',
-  drill: 'Drill',
-  quality: 'Quality',
-} satisfies Record<PatternKind, string>);
 /** Where a figure ends in the hold that it began in. */
 const SAME = 'same';
 
@@ -57,14 +51,7 @@ export function FirstFigures({ dance }: { dance: Dance }) {
                 <TableCell>{nameOf(level)}</TableCell>
                 <TableCell>{typeof rhythm === 'object' ? rhythm.lead : rhythm}</TableCell>
                 <TableCell>
-                  <Button
-                    look="quiet"
-                    size="small"
-                    aria-label={`Take ${name} away`}
-                    onClick={() => remove.mutate({ kind: 'patterns', entry: id })}
-                  >
-                    Take away
-                  </Button>
+                  <TakeAway of={name} take={() => remove.mutate({ kind: 'patterns', entry: id })} />
                 </TableCell>
               </TableRow>
             ))}

@@ -3,6 +3,7 @@ import { format, parseISO } from 'date-fns';
 import { z } from 'zod';
 import { Button, Label } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
+import { TakeAway } from '../../ui/take-away.tsx';
 import { TextField } from '../../ui/text-field.tsx';
 import { useForm } from '../../ui/use-form.ts';
 import type { DecisionsProps } from './setting.tsx';
@@ -46,19 +47,15 @@ export function Holidays({ studio, commands }: DecisionsProps) {
               <TableCell>{word(from)}</TableCell>
               <TableCell>{word(to)}</TableCell>
               <TableCell>
-                <Button
-                  look="quiet"
-                  size="small"
-                  aria-label={`Take ${name} away`}
-                  onClick={() =>
+                <TakeAway
+                  of={name}
+                  take={() =>
                     commands.edit(`${name} taken away`, now => ({
                       ...now,
                       holidays: (now.holidays ?? []).toSpliced(index, 1),
                     }))
                   }
-                >
-                  Take away
-                </Button>
+                />
               </TableCell>
             </TableRow>
           ))}

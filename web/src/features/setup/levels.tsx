@@ -1,21 +1,19 @@
 import { chakra } from '@chakra-ui/react';
 import { type Dance, freeId, type Level } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
 import { z } from 'zod';
-import { useCommands } from '../../api/use-commands.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { SavedText } from '../../ui/saved-text.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
+import { TakeAway } from '../../ui/take-away.tsx';
 import { TextField } from '../../ui/text-field.tsx';
 import { useForm } from '../../ui/use-form.ts';
-import { sessionQuery } from '../session/session-queries.ts';
-import { entryAggregate } from './entry-document.ts';
 import { EntryRefusal } from './entry-refusal.tsx';
 import { NextStep } from './next-step.tsx';
 import { framesQuery, useCreateEntry, useRemoveEntry } from './setup-queries.ts';
+import { useEntry } from './use-entry.ts';
 
 const newLevel = z.object({ name: z.string().trim().min(1, 'A level needs a name.').max(200) });
 
@@ -71,10 +69,7 @@ export function Levels({ dance }: { dance: Dance }) {
 }
 
 function LevelRow({ level: { id }, level, takeAway }: { level: Level; takeAway(): void }) {
-  const { data: session } = useQuery(sessionQuery);
-  const document = useMemo(() => entryAggregate('levels', id), [id]);
-  const { data } = useQuery({ queryKey: document.key, queryFn: document.read });
-  const commands = useCommands(document, session?.person?.id ?? '');
+  const { data, commands, key } = useEntry('levels', id);
   const { name, order, shortest } = data?.body ?? level;
   const put = (what: string, more: Partial<Level>) => commands.edit(what, now => ({ ...now, ...more }));
   return (
@@ -94,7 +89,7 @@ function LevelRow({ level: { id }, level, takeAway }: { level: Level; takeAway()
           faultOf={text => (text.trim() ? undefined : 'A level needs a name.')}
           save={next => put('Name', { name: next })}
         />
-        <EntryRefusal of={document.key} commands={commands} />
+        <EntryRefusal of={key} commands={commands} />
       </TableCell>
       <TableCell>
         <NumberField
@@ -111,9 +106,7 @@ function LevelRow({ level: { id }, level, takeAway }: { level: Level; takeAway()
         />
       </TableCell>
       <TableCell>
-        <Button look="quiet" size="small" aria-label={`Take ${name} away`} onClick={takeAway}>
-          Take away
-        </Button>
+        <TakeAway of={name} take={takeAway} />
       </TableCell>
     </TableRow>
   );

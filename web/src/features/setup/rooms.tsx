@@ -1,21 +1,19 @@
 import { chakra } from '@chakra-ui/react';
 import { freeId, type Room } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
 import { z } from 'zod';
-import { useCommands } from '../../api/use-commands.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { SavedText } from '../../ui/saved-text.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
+import { TakeAway } from '../../ui/take-away.tsx';
 import { TextField } from '../../ui/text-field.tsx';
 import { useForm } from '../../ui/use-form.ts';
-import { sessionQuery } from '../session/session-queries.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
-import { entryAggregate } from './entry-document.ts';
 import { EntryRefusal } from './entry-refusal.tsx';
 import { useCreateEntry, useRemoveEntry } from './setup-queries.ts';
+import { useEntry } from './use-entry.ts';
 
 const metres = z.coerce.number('Write metres.').min(1, 'Write metres.').max(200, 'Write metres.');
 const newRoom = z.object({
@@ -89,10 +87,7 @@ export function Rooms() {
 
 function RoomRow({ room, takeAway }: { room: Room; takeAway(): void }) {
   const { id } = room;
-  const { data: session } = useQuery(sessionQuery);
-  const document = useMemo(() => entryAggregate('rooms', id), [id]);
-  const { data } = useQuery({ queryKey: document.key, queryFn: document.read });
-  const commands = useCommands(document, session?.person?.id ?? '');
+  const { data, commands, key } = useEntry('rooms', id);
   const { name, length, width } = data?.body ?? room;
   const put = (what: string, more: Partial<Room>) => commands.edit(what, now => ({ ...now, ...more }));
   return (
@@ -105,7 +100,7 @@ function RoomRow({ room, takeAway }: { room: Room; takeAway(): void }) {
           faultOf={text => (text.trim() ? undefined : 'A room needs a name.')}
           save={next => put('Name', { name: next })}
         />
-        <EntryRefusal of={document.key} commands={commands} />
+        <EntryRefusal of={key} commands={commands} />
       </TableCell>
       <TableCell>
         <NumberField
@@ -126,9 +121,7 @@ function RoomRow({ room, takeAway }: { room: Room; takeAway(): void }) {
         />
       </TableCell>
       <TableCell>
-        <Button look="quiet" size="small" aria-label={`Take ${name} away`} onClick={takeAway}>
-          Take away
-        </Button>
+        <TakeAway of={name} take={takeAway} />
       </TableCell>
     </TableRow>
   );

@@ -1,9 +1,10 @@
 import { chakra } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { NavLink, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { useShortcuts } from '../../ui/shortcuts.ts';
 import { sessionQuery } from '../session/session-queries.ts';
+import { StripLink } from './strip-link.ts';
 import { TopStrip } from './top-strip.tsx';
 
 const PAGES = [
@@ -16,23 +17,6 @@ const DIRECTORS_PAGES = [
   { to: '/studio', word: 'Studio' },
   { to: '/files', word: 'Files' },
 ] as const;
-
-const PageLink = chakra(NavLink, {
-  base: {
-    display: 'flex',
-    alignItems: 'center',
-    px: '3',
-    pt: '3px',
-    fontFamily: 'title',
-    fontWeight: '600',
-    color: 'quiet',
-    textDecoration: 'none',
-    whiteSpace: 'nowrap',
-    borderBottom: '3px solid transparent',
-    '&[aria-current]': { color: 'ink', borderColor: 'now' },
-    _hover: { color: 'ink' },
-  },
-});
 
 interface StudioPageProps {
   readonly title: string;
@@ -51,9 +35,9 @@ export function StudioPage({ title, beside, children }: StudioPageProps) {
       <TopStrip>
         <chakra.nav aria-label="Studio" display="flex" alignSelf="stretch" overflowX="auto">
           {[...PAGES, ...(isDirector ? DIRECTORS_PAGES : [])].map(({ to, word }) => (
-            <PageLink key={to} to={to} end={to === '/'}>
+            <StripLink key={to} to={to} end={to === '/'}>
               {word}
-            </PageLink>
+            </StripLink>
           ))}
         </chakra.nav>
       </TopStrip>

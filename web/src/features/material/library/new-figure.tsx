@@ -5,25 +5,18 @@ import { Controller } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { ownerOf } from '../../../api/outbox.ts';
-import { Choice, optionsOf } from '../../../ui/choice.tsx';
+import { Choice } from '../../../ui/choice.tsx';
 import { Button } from '../../../ui/parts.tsx';
 import { TextField } from '../../../ui/text-field.tsx';
 import { UnsavedGuard } from '../../../ui/unsaved-guard.tsx';
 import { useForm } from '../../../ui/use-form.ts';
 import { useCourse } from '../../course/course-context.ts';
+import { KINDS } from '../../course/course-words.ts';
 import { useDrafts } from '../../history/draft-store.ts';
 import { figureDrafts } from '../figure/use-figure-draft.ts';
 
 /** The address of the page about a level stands where a figure's would. */
 const LEVEL_PAGE = 'level';
-
-const KINDS = optionsOf({
-  basic: 'Basic',
-  pattern: 'Pattern',
-  turn: 'Turn',
-  drill: 'Drill',
-  quality: 'Quality',
-} satisfies Record<PatternKind, string>);
 
 const newFigure = z.object({
   name: z.string().trim().min(1, 'Give it the name that the house calls it by.').max(200),
