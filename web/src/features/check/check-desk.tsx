@@ -93,7 +93,7 @@ function Views({ answer, view, commands, checks, mayWrite, section }: ViewsProps
       {view === 'ready' && (
         <ReadyList marks={marks} checks={checks} section={section} mayTell={mayWrite && mayMark} />
       )}
-      {view === 'class' && <ClassResult marks={marks} />}
+      {view === 'class' && <ClassResult marks={marks} checks={checks} />}
       {view === 'markers' && <Markers marks={marks} />}
       {view === 'asks' && <CriteriaList answer={answer} commands={commands} mayWrite={mayWrite} />}
     </chakra.div>

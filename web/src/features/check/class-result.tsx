@@ -1,18 +1,36 @@
 import { chakra } from '@chakra-ui/react';
-import { figureName, itemResults, layerResults, notTaught, placedOf, readiness } from '@map-step/core';
+import type { CheckListAnswer } from '@map-step/contract';
+import {
+  figureName,
+  type ItemResult,
+  itemResults,
+  layerResults,
+  notTaught,
+  placedOf,
+  readiness,
+} from '@map-step/core';
 import { lazy, Suspense, useMemo } from 'react';
 import { Label, Skeleton } from '../../ui/parts.tsx';
 import { percent } from '../../ui/percent.ts';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { useClass, useCourse } from '../course/course-context.ts';
 import { LAYER_WORDS, shareInWords } from './check-words.ts';
+import { useEarlier } from './use-earlier.ts';
 import type { Marks } from './use-marks.ts';
 
 /** Loaded where somebody would rather look than read. */
+const MovementChart = lazy(async () => ({
+  default: (await import('./movement-chart.tsx')).MovementChart,
+}));
 const LayerChart = lazy(async () => ({ default: (await import('./layer-chart.tsx')).LayerChart }));
 
+interface ClassResultProps {
+  readonly marks: Marks;
+  readonly checks: CheckListAnswer['checks'];
+}
+
 /** What the class as a whole can do, and what the level did not teach. */
-export function ClassResult({ marks }: { marks: Marks }) {
+export function ClassResult({ marks, checks }: ClassResultProps) {
   const { library, answer } = useCourse();
   const { section } = useClass();
   const { check, candidates } = marks;
@@ -26,6 +44,12 @@ export function ClassResult({ marks }: { marks: Marks }) {
       seen: told.filter(({ result }) => result !== 'unseen').length,
     };
   }, [check.items, check.marks, candidates]);
+  const earlier = useEarlier(checks, check.id, check.section);
+  const beforeOf = (pattern: string) => earlier?.items.find(item => item.pattern === pattern);
+  const moved = items.flatMap(now => {
+    const before = beforeOf(now.pattern);
+    return before ? [{ name: figureName(library, now.pattern), before, now }] : [];
+  });
   const plan = answer.published ? placedOf(answer.published) : {};
   const minutesOf = (pattern: string) =>
     (section?.logs ?? []).reduce((sum, log) => sum + (log.pattern === pattern ? (log.minutes ?? 0) : 0), 0);
@@ -55,13 +79,18 @@ export function ClassResult({ marks }: { marks: Marks }) {
       )}
       <Suspense fallback={<Skeleton />}>
         <LayerChart results={layers} nameOf={nameOf} />
+        {moved.length > 0 && <MovementChart figures={moved} />}
       </Suspense>
-      <GridTable look="fields" heads={['Figure', 'Passed', 'Share', ...Object.values(LAYER_WORDS)]}>
+      <GridTable
+        look="fields"
+        heads={['Figure', 'Passed', 'Share', 'Half-way', ...Object.values(LAYER_WORDS)]}
+      >
         {items.map(({ pattern, passed, asked }) => (
           <TableRow key={pattern}>
             <TableCell>{nameOf(pattern)}</TableCell>
             <TableCell>{shareInWords(passed, asked)}</TableCell>
             <TableCell>{asked > 0 ? percent(passed / asked) : ''}</TableCell>
+            <TableCell>{halfWay(beforeOf(pattern))}</TableCell>
             {Object.keys(LAYER_WORDS).map(layer => {
               const result = layers.find(one => one.pattern === pattern && one.layer === layer);
               return (
@@ -76,4 +105,8 @@ export function ClassResult({ marks }: { marks: Marks }) {
       </Label>
     </chakra.section>
   );
+}
+
+function halfWay(before: ItemResult | undefined): string {
+  return before && before.asked > 0 ? percent(before.passed / before.asked) : '';
 }

@@ -1,5 +1,14 @@
 import { chakra } from '@chakra-ui/react';
-import { type Candidate, type Cell, type Criterion, figureName, layersFor, type Mark } from '@map-step/core';
+import {
+  type Candidate,
+  type Cell,
+  type Criterion,
+  cautionNotice,
+  cautionsOf,
+  figureName,
+  layersFor,
+  type Mark,
+} from '@map-step/core';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
@@ -115,8 +124,10 @@ function Steps({ label, words, at, go }: StepsProps) {
 }
 
 function FigureToMark({ item, children }: { item: Criterion; children: ReactNode }) {
-  const { library } = useCourse();
-  const marks = library.patterns.get(item.pattern)?.marks ?? [];
+  const { library, studio } = useCourse();
+  const pattern = library.patterns.get(item.pattern);
+  const cautions = pattern ? cautionsOf(pattern, studio.studio) : [];
+  const marks = pattern?.marks ?? [];
   const cues = marks.filter(({ kind }) => kind === 'cue').map(({ text }) => text);
   const faults = marks.filter(({ kind }) => kind === 'fault').map(({ text }) => text);
   return (
@@ -131,6 +142,12 @@ function FigureToMark({ item, children }: { item: Criterion; children: ReactNode
       </chakra.h2>
       {cues.length > 0 && <p>{cues.map(cue => `“${cue}”`).join(' ')}</p>}
       {faults.length > 0 && <Label>Usual faults: {faults.join(' ')}</Label>}
+      {cautions.map(text => (
+        <chakra.p key={text} color="caution" fontWeight="600">
+          {text}
+        </chakra.p>
+      ))}
+      {cautions.length > 0 && <Label>{cautionNotice(studio.localRules)}</Label>}
       {children}
     </chakra.section>
   );

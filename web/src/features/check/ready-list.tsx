@@ -1,16 +1,15 @@
 import { chakra } from '@chakra-ui/react';
 import type { CheckListAnswer } from '@map-step/contract';
-import { checkCandidates, type Readiness, readiness } from '@map-step/core';
-import { skipToken, useQuery } from '@tanstack/react-query';
+import { type Readiness, readiness } from '@map-step/core';
 import { CircleCheck, CircleDashed, CircleDot, RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Label } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
-import { useClass, useCourse } from '../course/course-context.ts';
-import { checkAggregate } from './check-queries.ts';
+import { useCourse } from '../course/course-context.ts';
 import { missingInWords, RESULT_WORDS, shareInWords } from './check-words.ts';
 import { StudentWords } from './student-words.tsx';
+import { useEarlier } from './use-earlier.ts';
 import type { Marks } from './use-marks.ts';
 
 const ICONS = { ready: CircleCheck, nearly: CircleDot, repeat: RotateCcw, unseen: CircleDashed } as const;
@@ -32,7 +31,7 @@ export function ReadyList({ marks, checks, section, mayTell }: ReadyListProps) {
     () => readiness(check.items, check.marks, candidates),
     [check.items, check.marks, candidates],
   );
-  const before = useEarlier(checks, check.id, section);
+  const before = useEarlier(checks, check.id, section)?.byCandidate;
   const counts = ORDER.map(result => ({ result, count: told.filter(one => one.result === result).length }));
   return (
     <chakra.section aria-label="Who is ready" display="grid" gap="3">
@@ -117,18 +116,4 @@ function ReadyRow({ one, name, items, before, marks, mayTell }: ReadyRowProps) {
       </TableCell>
     </TableRow>
   );
-}
-
-/** How ready they were in the half-way check before this one. */
-function useEarlier(checks: CheckListAnswer['checks'], id: string, section: string) {
-  const { section: own } = useClass();
-  const index = checks.findIndex(check => check.id === id);
-  const earlier = checks.slice(0, Math.max(0, index)).findLast(({ kind }) => kind === 'half-way');
-  const aggregate = checkAggregate(section, earlier?.id ?? '');
-  const { data } = useQuery({ queryKey: aggregate.key, queryFn: earlier ? aggregate.read : skipToken });
-  return useMemo(() => {
-    if (!data || !own) return undefined;
-    const told = readiness(data.body.items, data.body.marks, checkCandidates(own.section, data.body));
-    return new Map(told.map(one => [`${one.student} ${one.role}`, one]));
-  }, [data, own]);
 }
