@@ -7,7 +7,10 @@ test('a level is planned, a lesson taught and logged, the recap read through its
 }) => {
   const director = await openAs(browser, 'Ottilie Marsh');
   await test.step('the director has the rest of Hustle 1 planned: what is over stands, no lesson is too full', async () => {
-    await director.getByRole('link', { name: 'Hustle 1', exact: true }).click();
+    await director
+      .getByRole('region', { name: 'Courses' })
+      .getByRole('link', { name: 'Hustle 1', exact: true })
+      .click();
     await expect(director.getByText('Left out: 5')).toBeVisible();
     await planAndTake(director);
     expect(await lessonOf(director, 'hand-change')).toBe(4);

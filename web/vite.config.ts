@@ -6,7 +6,7 @@ const SERVICE_WORKER = 'service-worker';
 const NOT_KEPT = /\.wasm$/;
 
 /** What is drawn often: the compiler keeps what has not changed. Elsewhere it would only make the first page larger. */
-const COMPILED = /src\/features\/(course|map|material|lesson|recap|course-settings)\/.*\.tsx?$/;
+const COMPILED = /src\/features\/(course|map|material|lesson|recap|check|course-settings)\/.*\.tsx?$/;
 
 /** A service worker has one name for ever, and is told which files this build has. */
 function tellServiceWorker(): Plugin {
