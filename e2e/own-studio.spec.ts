@@ -97,6 +97,7 @@ test('with keys alone, from an empty studio to a published course of six lessons
   await keys.tabTo(page.getByLabel('Weekly from'));
   await keys.type('04132026');
   await expect(page.getByLabel('Lesson 6', { exact: true })).toHaveValue('2026-05-18');
+  await expect(page.getByRole('button', { name: 'Make this class' })).toBeEnabled();
   await keys.press('Enter');
   await expect(page.getByLabel('Leaders, one name a line')).toBeFocused();
   keys.part('a class');

@@ -29,16 +29,14 @@ export type { ImportResult, ImportUndone, JobAnswer, JobFault, JobKind, JobState
 export { type Change, EVERYTHING } from './live.ts';
 export { PATHS, type RoutePath } from './paths.ts';
 export type { ComingFaultsAnswer, NextTermAnswer, TodayAnswer, TodaysClass } from './programme.ts';
+export type { Access, OwnClass, RouteDefinition } from './route-definition.ts';
 export {
-  type Access,
   type AnswerOf,
   type BodyOf,
   mayCall,
-  type OwnClass,
   type ParamsOf,
   type QueryOf,
   ROUTES,
-  type RouteDefinition,
   type RouteName,
 } from './routes.ts';
 export type {

@@ -99,6 +99,7 @@ export {
   classProgress,
   lessonsBehind,
   lessonsOver,
+  shakyFigures,
   standingLogs,
 } from './lesson/progress.ts';
 export { draftRecap } from './lesson/recap-draft.ts';
@@ -222,6 +223,7 @@ export {
   canDropLesson,
   changeItem,
   changeLesson,
+  dropItem,
   dropLesson,
   dropSecondLook,
   placeItems,

@@ -23,6 +23,16 @@ export function lessonsBehind(logs: readonly Log[], recaps: readonly Pick<Recap,
   return Math.max(0, ...recapped, ...logged);
 }
 
+/** Figures that were shaky when they were logged last. */
+export function shakyFigures(logs: readonly Log[]): readonly string[] {
+  const last = new Map<string, Log>();
+  for (const log of standingLogs(logs)) {
+    const other = last.get(log.pattern);
+    if (!other || other.lesson <= log.lesson) last.set(log.pattern, log);
+  }
+  return [...last.values()].flatMap(({ pattern, result }) => (result === 'shaky' ? [pattern] : []));
+}
+
 export interface ClassProgress {
   /** Lessons behind the class. */
   readonly lessons: number;

@@ -18,8 +18,10 @@ export function placeItems(course: Course, moves: Moves): Course {
 /** One more lesson like the one before the last, put before the last; what lies in the last, or is pinned there, goes along. */
 export function addLesson(course: Course): Course {
   const { lessons } = course;
-  const like = lessons.at(-2) ?? lessons.at(-1);
-  if (!like) return course;
+  const model = lessons.at(-2) ?? lessons.at(-1);
+  if (!model) return course;
+  // Which figures it looks at again is its own.
+  const { again: _, ...like } = model;
   return moveLesson(
     { ...course, lessons: lessons.toSpliced(lessons.length - 1, 0, like) },
     lessons.length,
@@ -92,11 +94,20 @@ export function takeSpareUse(course: Course, { kind, id, lesson }: SpareUse): Co
   }
 }
 
+/** The course without a figure, and without the second looks at it; where it lies stays to be cleared first. */
+export function dropItem(course: Course, id: string): Course {
+  const items = course.items.filter(({ pattern }) => pattern !== id);
+  return course.lessons.reduce<Course>((changed, _, index) => dropSecondLook(changed, index + 1, id), {
+    ...course,
+    items,
+  });
+}
+
 /** The course without the second look of a lesson, counted from 1, at a figure. */
 export function dropSecondLook(course: Course, lesson: number, id: string): Course {
   const now = course.lessons[lesson - 1];
-  if (!now) return course;
-  const { again = [], ...rest } = now;
+  if (!now?.again?.includes(id)) return course;
+  const { again, ...rest } = now;
   const others = again.filter(one => one !== id);
   const next = others.length > 0 ? { ...rest, again: others } : rest;
   return { ...course, lessons: course.lessons.with(lesson - 1, next) };

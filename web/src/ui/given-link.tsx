@@ -18,10 +18,11 @@ interface GivenLinkProps {
 export function GivenLink({ link: { token, expires }, lasts = false, path, title }: GivenLinkProps) {
   const address = `${window.location.origin}${path}${token}`;
   const [isCopied, setCopied] = useState(false);
+  // Where the browser does not let it, as without TLS, the address is there to be marked.
+  const canCopy = 'clipboard' in navigator;
   const copy = () =>
     navigator.clipboard.writeText(address).then(
       () => setCopied(true),
-      // Where the browser does not let it, the address is there to be marked.
       () => undefined,
     );
   return (
@@ -34,7 +35,7 @@ export function GivenLink({ link: { token, expires }, lasts = false, path, title
         <chakra.div flex="1" maxW="40rem">
           <TextField label="Link" readOnly value={address} onFocus={event => event.target.select()} />
         </chakra.div>
-        <Button onClick={() => void copy()}>{isCopied ? 'Copied' : 'Copy'}</Button>
+        {canCopy && <Button onClick={() => void copy()}>{isCopied ? 'Copied' : 'Copy'}</Button>}
       </chakra.div>
     </Notice>
   );

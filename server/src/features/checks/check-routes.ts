@@ -23,7 +23,10 @@ export const checkRoutes = [
   route('check.read', (scope, { params }) =>
     readCheck(scope, checkAggregate(scope, params.check, params.section)),
   ),
-  route('check.told', (scope, { params }) => listTold(scope, params.check)),
+  route('check.told', async (scope, { params }) => {
+    await getStored(checkAggregate(scope, params.check, params.section));
+    return listTold(scope, params.check);
+  }),
   route('check.tell', async (scope, { deps, params, body }) => {
     await getStored(checkAggregate(scope, params.check, params.section));
     return tellStudent(scope, params, body, deps.now());

@@ -94,7 +94,8 @@ async function refuseLostLessons(scope: StudioScope, { id, lessons, name }: Cour
 }
 
 async function around(scope: StudioScope, course: Course): Promise<Partial<StudioDocument>> {
-  const named = [...course.items, ...(course.placed ?? [])].map(({ pattern }) => pattern);
+  const lying = [...course.items, ...(course.placed ?? [])].map(({ pattern }) => pattern);
+  const named = [...lying, ...course.lessons.flatMap(({ again = [] }) => again)];
   return {
     dances: await documentStore(scope, 'dances').list(),
     levels: await documentStore(scope, 'levels').list(),

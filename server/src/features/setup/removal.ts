@@ -51,7 +51,14 @@ const USES: { readonly [Kind in RemovableKind]: Uses } = {
     { words: 'marks', sql: written('marks', 'student_id = $2') },
   ],
   patterns: [
-    { words: 'courses', sql: named('courses', hasEntry('items', 'pattern')) },
+    {
+      words: 'courses',
+      sql: named(
+        'courses',
+        `(${hasEntry('items', 'pattern')}
+          OR body -> 'lessons' @> jsonb_build_array(jsonb_build_object('again', jsonb_build_array($2::text))))`,
+      ),
+    },
     {
       words: 'figures',
       sql: named(

@@ -40,15 +40,19 @@ export interface ClassLook {
 export function useClassLook(layout: ClassLayout, minutes: readonly number[]): ClassLook {
   const { data: studio } = useQuery(studioQuery);
   const weeks = weeksOf(layout.dates);
-  const { data: term } = useQuery({
+  const {
+    data: term,
+    isPlaceholderData,
+    isError,
+  } = useQuery({
     ...termQuery(weeks?.from ?? '', weeks?.to ?? ''),
     enabled: weeks !== undefined,
   });
   const faults = findDateFaults(layout.dates, minutes.length, studio?.holidays ?? []).map(dateFaultInWords);
-  if (!term || !weeks) return { clashes: [], faults, isKnown: !weeks };
+  if (!term || !weeks) return { clashes: [], faults, isKnown: !weeks || isError };
   const others = termClasses(term).filter(({ id }) => id !== layout.id);
   const clashes = findClashes([...others, termClass(layout, minutes)]).filter(({ classes }) =>
     classes.includes(layout.id),
   );
-  return { clashes: clashesInWords(clashes, layout.id, term, studio), faults, isKnown: true };
+  return { clashes: clashesInWords(clashes, layout.id, term, studio), faults, isKnown: !isPlaceholderData };
 }

@@ -99,7 +99,7 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
       <ClassLookNotice {...look} />
       {isDirty && (
         <chakra.div display="flex" gap="2">
-          <Button look="next" onClick={save}>
+          <Button look="next" disabled={!look.isKnown} onClick={save}>
             {look.clashes.length > 0 ? 'Save it all the same' : 'Save evenings, room and staff'}
           </Button>
           <Button onClick={() => draft(undefined)}>Leave it as it was</Button>

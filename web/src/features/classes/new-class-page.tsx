@@ -91,7 +91,7 @@ function NewClass({ summary }: { summary: CourseSummary }) {
       <ClassEvenings layout={layout} lessons={minutes.length} put={put} takesFocus />
       {hasEvenings && <ClassLookNotice {...look} />}
       <chakra.div display="flex" gap="3" alignItems="center">
-        <Button type="submit" look="next" disabled={!hasEvenings || create.isPending}>
+        <Button type="submit" look="next" disabled={!hasEvenings || !look.isKnown || create.isPending}>
           {look.clashes.length > 0 ? 'Make this class all the same' : 'Make this class'}
         </Button>
         {!hasEvenings && <Label>Say first on which day it begins.</Label>}

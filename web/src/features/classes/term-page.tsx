@@ -19,15 +19,15 @@ const WEEKS_BEFORE = 5;
 /** All classes of a term on one page: a row each, a column a week; holidays, evenings called off and clashes stand out. */
 export function TermPage() {
   const { data: session } = useQuery(sessionQuery);
+  return session ? <Term today={session.today} /> : null;
+}
+
+function Term({ today }: { today: string }) {
   const [search, setSearch] = useSearchParams();
   const isDirector = useIsDirector();
-  const today = session?.today ?? '';
-  const monday = search.get('from') ?? (today && addDays(mondayOf(today), -7 * WEEKS_BEFORE));
-  const weeks = Array.from({ length: WEEKS }, (_, index) => addDays(monday || '2026-01-05', index * 7));
-  const term = useQuery({
-    ...termQuery(monday, addDays(monday || '2026-01-05', WEEKS * 7 - 1)),
-    enabled: monday !== '',
-  });
+  const monday = search.get('from') ?? addDays(mondayOf(today), -7 * WEEKS_BEFORE);
+  const weeks = Array.from({ length: WEEKS }, (_, index) => addDays(monday, index * 7));
+  const term = useQuery(termQuery(monday, addDays(monday, WEEKS * 7 - 1)));
   const go = (by: number) => setSearch({ from: addDays(monday, by * 7) }, { replace: true });
   return (
     <StudioPage

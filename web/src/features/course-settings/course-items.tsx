@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type CourseItem, changeItem, figureName, type Layer, type Placed } from '@map-step/core';
+import { type CourseItem, changeItem, dropItem, figureName, type Layer, type Placed } from '@map-step/core';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { Hint } from '../../ui/hint.tsx';
@@ -101,12 +101,7 @@ function ItemRow({ item, saved, commands }: ItemRowProps) {
               look="quiet"
               size="small"
               disabled={isPlaced}
-              onClick={() =>
-                commands.edit(`${name} taken off`, course => ({
-                  ...course,
-                  items: course.items.filter(({ pattern }) => pattern !== id),
-                }))
-              }
+              onClick={() => commands.edit(`${name} taken off`, course => dropItem(course, id))}
             >
               Take off
             </Button>

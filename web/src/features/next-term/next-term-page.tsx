@@ -10,6 +10,7 @@ import { Failure } from '../../ui/failure.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Empty, Label, Skeleton } from '../../ui/parts.tsx';
 import { percent } from '../../ui/percent.ts';
+import { Slider } from '../../ui/slider.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { keys } from '../course/course-queries.ts';
 import { StudioPage } from '../shell/studio-page.tsx';
@@ -51,21 +52,15 @@ export function NextTermPage() {
       {data && levels.length > 0 && (
         <chakra.div display="grid" gap="5">
           <chakra.div display="flex" gap="5" alignItems="center" flexWrap="wrap">
-            <chakra.label display="flex" gap="3" alignItems="center">
-              So many come back
-              <chakra.input
-                type="range"
-                min="0"
-                max="100"
-                step="5"
-                value={rate}
-                aria-valuetext={percent(rate / 100)}
-                onChange={event => setRate(Number(event.target.value))}
-                accentColor="ink"
-                width="14rem"
-              />
-              <chakra.strong minW="3.5rem">{percent(rate / 100)}</chakra.strong>
-            </chakra.label>
+            <Slider
+              label="So many come back"
+              value={rate}
+              min={0}
+              max={100}
+              step={5}
+              wordsOf={value => percent(value / 100)}
+              set={setRate}
+            />
             <chakra.span display="flex" gap="2" alignItems="center">
               Couples in a class, or people alone
               <NumberField

@@ -8,6 +8,7 @@ import { Button, Label } from '../../ui/parts.tsx';
 import { SavedText } from '../../ui/saved-text.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { TakeAway } from '../../ui/take-away.tsx';
+import { TextField } from '../../ui/text-field.tsx';
 
 const CONTACTS = optionsOf({
   none: 'no touch',
@@ -249,16 +250,11 @@ function AddNamed({ label, add }: { label: string; add(name: string): void }) {
         if (name) add(name);
       }}
     >
-      <chakra.input
+      <TextField
+        label={<span className="spoken">{label}</span>}
         name="name"
-        aria-label={label}
         placeholder="its name"
         maxLength={60}
-        border="1.5px solid"
-        borderColor="line"
-        bg="panel"
-        px="2"
-        py="1"
       />
       <Button size="small" type="submit">
         {label}

@@ -1,11 +1,9 @@
 import { chakra } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
-import { useSearchParams } from 'react-router';
 import { useCommands, useIsSaving } from '../../api/use-commands.ts';
 import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
-import { Label, Skeleton } from '../../ui/parts.tsx';
-import { Segments } from '../../ui/segments.tsx';
+import { Skeleton } from '../../ui/parts.tsx';
 import { HistoryList } from '../history/history-list.tsx';
 import { sessionQuery } from '../session/session-queries.ts';
 import { StudioPage } from '../shell/studio-page.tsx';
@@ -16,6 +14,7 @@ import { EntryRefusal } from './entry-refusal.tsx';
 import { Holidays } from './holidays.tsx';
 import { Rooms } from './rooms.tsx';
 import { StudioWays } from './studio-ways.tsx';
+import { usePart } from './use-part.tsx';
 
 const PARTS = [
   { value: 'ways', words: 'Ways' },
@@ -24,31 +23,16 @@ const PARTS = [
   { value: 'cautions', words: 'Cautions' },
   { value: 'minutes', words: 'Minutes' },
 ] as const;
-type Part = (typeof PARTS)[number]['value'];
 
 /** What the studio decides for all that is planned and taught in it, each with what it affects. */
 export function StudioDecisionsPage() {
-  const [search, setSearch] = useSearchParams();
-  const part: Part = PARTS.find(({ value }) => value === search.get('part'))?.value ?? 'ways';
   const { data: session } = useQuery(sessionQuery);
   const { data, error } = useQuery({ queryKey: decisionsAggregate.key, queryFn: decisionsAggregate.read });
   const commands = useCommands(decisionsAggregate, session?.person?.id ?? '');
   const isSaving = useIsSaving(decisionsAggregate.key);
+  const { part, beside } = usePart('Of the studio', PARTS, isSaving);
   return (
-    <StudioPage
-      title="Studio"
-      beside={
-        <>
-          <Segments
-            label="Of the studio"
-            value={part}
-            among={PARTS}
-            set={next => setSearch({ part: next }, { replace: true })}
-          />
-          <Label aria-live="polite">{isSaving ? 'saving' : 'saved'}</Label>
-        </>
-      }
-    >
+    <StudioPage title="Studio" beside={beside}>
       {!data && (error ? <Failure error={error} /> : <Skeleton />)}
       {data && (
         <chakra.div display="grid" gap="5">

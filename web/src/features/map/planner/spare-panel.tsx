@@ -5,7 +5,7 @@ import {
   type RoomToSpare,
   roomToSpare,
   type SpareUse,
-  standingLogs,
+  shakyFigures,
   takeSpareUse,
   taughtLessons,
 } from '@map-step/core';
@@ -44,12 +44,15 @@ export function SparePanel({ draft, commands }: SparePanelProps) {
   if (free.length === 0 && looks.length === 0) return null;
   const total = free.reduce((sum, { tenths }) => sum + tenths, 0) / 10;
   const ask = () => {
-    const shaky = standingLogs(section?.logs ?? []).flatMap(({ pattern, result }) =>
-      result === 'shaky' ? [pattern] : [],
-    );
     const { published, taught } = problem;
     const history = { ...(published && { published }), ...(taught && { taught }) };
-    const room = roomToSpare(library, answer.course, draft.placed, history, [...new Set(shaky)]);
+    const room = roomToSpare(
+      library,
+      answer.course,
+      draft.placed,
+      history,
+      shakyFigures(section?.logs ?? []),
+    );
     setAsked({ room, of: draft });
   };
   const take = (use: SpareUse) =>
