@@ -6,7 +6,7 @@ import { buildPlanProblem } from '../plan/build-problem.ts';
 import { judgePlan } from '../plan/judge.ts';
 import { course, figure, studio } from '../test/studio.ts';
 import { planClass } from './class-plan.ts';
-import { classProgress, lessonsBehind, standingLogs } from './progress.ts';
+import { classProgress, lessonsBehind, shakyFigures, standingLogs } from './progress.ts';
 import { draftRecap } from './recap-draft.ts';
 import { runningOrder } from './running-order.ts';
 import { shareOut } from './shares.ts';
@@ -241,4 +241,14 @@ describe('the recap is drafted from the log', () => {
     count = 0;
     expect(draft('staff')).toBe(first);
   });
+});
+
+test('a figure is shaky when it was so the last time, whatever it was before', () => {
+  const logs = [
+    log(1, 'walk', 'shaky'),
+    log(2, 'walk', 'solid'),
+    log(1, 'sway', 'solid'),
+    log(3, 'sway', 'shaky'),
+  ];
+  expect(shakyFigures(logs)).toEqual(['sway']);
 });

@@ -1,12 +1,16 @@
 import { describe, expect, test } from 'vitest';
 import type { Course } from '../model/document.ts';
+import { tenths } from '../model/units.ts';
 import {
   addLesson,
   canDropLesson,
   changeItem,
   changeLesson,
+  dropItem,
   dropLesson,
+  dropSecondLook,
   placeItems,
+  takeSpareUse,
   takeWhatIf,
   withBlock,
 } from './course-changes.ts';
@@ -122,5 +126,39 @@ describe('what was tried is taken as one change', () => {
     const taken = takeWhatIf(course, { kind: 'without', id: 'walk' }, { sway: 3 });
     expect(taken.lessons).toBe(course.lessons);
     expect(lies(taken)).toEqual({ sway: 3 });
+  });
+});
+
+describe('free minutes are used as one change', () => {
+  const use = (kind: Parameters<typeof takeSpareUse>[1]['kind'], id: string, lesson: number) =>
+    takeSpareUse(course, { kind, id, lesson, minutes: tenths(40) });
+
+  test('what was left out is placed; what is new to the course comes in as a could', () => {
+    expect(lies(use('left-out', 'turn', 2))).toMatchObject({ turn: 2 });
+    const wider = use('next-level', 'spin', 2);
+    expect(lies(wider)).toMatchObject({ spin: 2 });
+    expect(wider.items.at(-1)).toEqual({ pattern: 'spin', value: 'could' });
+  });
+
+  test('a second look is of one lesson, once, and is taken back', () => {
+    const once = use('second-look', 'walk', 2);
+    expect(once.lessons.map(({ again }) => again)).toEqual([undefined, ['walk'], undefined]);
+    const twice = takeSpareUse(once, { kind: 'second-look', id: 'walk', lesson: 2, minutes: tenths(40) });
+    expect(twice.lessons[1]?.again).toEqual(['walk']);
+    expect(dropSecondLook(once, 2, 'walk').lessons[1]).toEqual(course.lessons[1]);
+    expect(dropSecondLook(course, 2, 'walk')).toBe(course);
+  });
+
+  test('a figure that goes takes its second looks along; one more lesson is like the one before, without its looks', () => {
+    const looked = use('second-look', 'walk', 2);
+    const without = dropItem(looked, 'walk');
+    expect(without.items.map(({ pattern }) => pattern)).toEqual(['sway', 'turn']);
+    expect(without.lessons.every(({ again }) => again === undefined)).toBe(true);
+    expect(addLesson(looked).lessons.map(({ again }) => again)).toEqual([
+      undefined,
+      ['walk'],
+      undefined,
+      undefined,
+    ]);
   });
 });

@@ -54,6 +54,14 @@ test('a check that asks for a figure that is not there is refused with its place
   expect([refused.status, refused.body.message]).toEqual([400, expect.stringContaining('nowhere')]);
 });
 
+test('who has been told is told of a check of the class in the path only', async () => {
+  const other = { id: 'own', course: 'hustle-1', start: '21:30', dates: [TODAY], students: [] };
+  await ottilie.call('section.create', { body: { section: { ...other, staff: [{ person: 'teo-vance' }] } } });
+  const teo = await server.person('teo-vance');
+  const told = await teo.call('check.told', { params: { section: 'own', check: check.id } });
+  expect(told.status).toBe(404);
+});
+
 test('who is not on the staff of the class neither lists nor makes checks', async () => {
   const teo = await server.person('teo-vance');
   expect((await teo.call('check.list', { params })).status).toBe(403);

@@ -92,6 +92,23 @@ describe('entries one by one', () => {
     expect([refused.status, refused.body.message]).toEqual([409, expect.stringContaining(words)]);
   });
 
+  test('a figure that a lesson looks at again is needed, though it is no item any more', async () => {
+    const figure = { id: 'once-more', dance: 'hustle', name: 'Once more', kind: 'drill' };
+    await ottilie.call('figure.create', { body: { figure } });
+    const { course, version } = (await ottilie.call('course.read', { params: { course: 'tap-1' } })).body;
+    const lessons = course.lessons.map((lesson, index) =>
+      index === 1 ? { ...lesson, again: [figure.id] } : lesson,
+    );
+    const changes = [{ field: 'lessons', from: course.lessons, to: lessons }];
+    const changed = await ottilie.call('course.command', {
+      params: { course: 'tap-1' },
+      body: { seen: version, command: { kind: 'edit', what: 'A second look', changes } },
+    });
+    expect(changed.status).toBe(200);
+    const refused = await remove('patterns', figure.id);
+    expect([refused.status, refused.body.message]).toEqual([409, expect.stringContaining('courses (Tap 1')]);
+  });
+
   test('a dance is not changed so that its figures cannot be danced: they are named', async () => {
     const hustle = demoStudio().dances?.[0];
     const holds = hustle?.holds ?? [];

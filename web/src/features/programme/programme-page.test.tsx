@@ -1,18 +1,10 @@
 // @vitest-environment happy-dom
-import { ChakraProvider } from '@chakra-ui/react';
-import type { CourseListAnswer, SessionAnswer, TodayAnswer, TodaysClass } from '@map-step/contract';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { createMemoryRouter, RouterProvider } from 'react-router';
-import { afterEach, expect, test, vi } from 'vitest';
+import type { CourseListAnswer, TodayAnswer, TodaysClass } from '@map-step/contract';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { expect, test } from 'vitest';
 import { courseContent } from '../../test/in-course.tsx';
-import { system } from '../../theme/system.ts';
+import { renderOnServer } from '../../test/on-server.tsx';
 import { ProgrammePage } from './programme-page.tsx';
-
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 const course = (id: string, name: string): CourseListAnswer['courses'][number] => ({
   id,
@@ -63,39 +55,17 @@ interface Setting {
 
 const ONE: readonly CourseListAnswer[] = [{ courses: [course('hustle-1', 'Hustle 1')], more: false }];
 
-function open({ role = 'director', pages = ONE, refuses = false, today: work = {} }: Setting = {}) {
-  const { me, studio, today } = courseContent(role);
-  const session: SessionAnswer = {
-    person: me,
-    csrf: 'x',
-    today,
-    demo: null,
-    empty: false,
-    founding: 'closed',
-  };
-  const answers: Readonly<Record<string, unknown>> = {
-    '/api/session': session,
-    '/api/studio': studio,
-    '/api/today': { ...NOTHING, ...work },
-    '/api/today/faults': { faults: [] },
-    '/api/material': { stamp: 'x', material: { dances: [], levels: [], patterns: [], elements: [] } },
-  };
-  vi.stubGlobal('fetch', async (path: string) => {
-    const [where = '', query] = path.split('?');
-    const told = answers[where] ?? pages[Number(new URLSearchParams(query).get('page') ?? 0)];
-    if (refuses && where === '/api/courses')
-      return Response.json({ code: 'forbidden', message: 'Not for you.', id: '1' }, { status: 403 });
-    return Response.json(told);
+function open({ role = 'director', pages = ONE, refuses = false, today = {} }: Setting = {}) {
+  const refused = { code: 'forbidden', message: 'Not for you.', id: '1' };
+  renderOnServer(<ProgrammePage />, {
+    role,
+    answers: {
+      'GET /api/today': { ...NOTHING, ...today },
+      'GET /api/today/faults': { faults: [] },
+      'GET /api/courses': ({ query }: { query: URLSearchParams }) =>
+        refuses ? Response.json(refused, { status: 403 }) : pages[Number(query.get('page') ?? 0)],
+    },
   });
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  const router = createMemoryRouter([{ path: '/', element: <ProgrammePage /> }]);
-  render(
-    <ChakraProvider value={system}>
-      <QueryClientProvider client={client}>
-        <RouterProvider router={router} />
-      </QueryClientProvider>
-    </ChakraProvider>,
-  );
 }
 
 test('each course stands with its classes, and how far each is', async () => {

@@ -1,0 +1,73 @@
+// @vitest-environment happy-dom
+import type { TermAnswer } from '@map-step/contract';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { expect, test } from 'vitest';
+import { demoStudio } from '../../test/in-course.tsx';
+import { renderOnServer } from '../../test/on-server.tsx';
+import { ClassPage } from './class-page.tsx';
+
+const section = demoStudio.sections?.[0];
+const course = demoStudio.courses?.find(({ id }) => id === section?.course);
+if (!section || !course) throw new Error('the demo has no class');
+const id = section.id;
+const term: TermAnswer = {
+  classes: [
+    { ...section, students: undefined, behind: 4 },
+    { ...section, id: 'other', start: '20:00', dates: [section.dates[5] ?? ''], behind: 0 },
+  ].map(({ students: _, ...one }) => one),
+  courses: [
+    {
+      id: course.id,
+      name: course.name,
+      dances: course.dances,
+      level: course.level ?? null,
+      minutes: course.lessons.map(({ minutes }) => minutes),
+    },
+  ],
+};
+const stored = (body: object) => ({ body, version: 1, history: [] });
+
+function open() {
+  return renderOnServer(<ClassPage />, {
+    at: `/classes/${id}`,
+    path: '/classes/:class',
+    answers: {
+      [`GET /api/sections/${id}/document`]: stored(section ?? {}),
+      [`POST /api/sections/${id}/commands`]: () => stored({ ...section, start: '19:30' }),
+      [`GET /api/courses/${course?.id}`]: {
+        course,
+        version: 1,
+        published: null,
+        sections: [],
+        history: [],
+      },
+      'GET /api/term': term,
+    },
+  });
+}
+
+test('another hour that meets another class is named before it is saved, and nothing is sent until somebody saves', async () => {
+  const { sent } = open();
+  const hour = await screen.findByLabelText('Begins at', {}, { timeout: 20_000 });
+  expect(screen.queryByRole('alert')).toBeNull();
+  await act(async () => fireEvent.change(hour, { target: { value: '19:30' } }));
+  const told = await screen.findByText('Two classes at once');
+  expect(told.parentElement?.textContent).toContain('Sail Loft is taken by Hustle 1');
+  expect(told.parentElement?.textContent).toContain('Bram Okoro teaches Hustle 1');
+  expect(sent).toEqual([]);
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Save it all the same' })));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0]?.body).toMatchObject({
+    command: { kind: 'edit', changes: [{ field: 'start', from: '19:00', to: '19:30' }] },
+  });
+});
+
+test('what is laid out and not saved can be left as it was', async () => {
+  const { sent } = open();
+  const hour = await screen.findByLabelText('Begins at', {}, { timeout: 20_000 });
+  await act(async () => fireEvent.change(hour, { target: { value: '17:00' } }));
+  expect(screen.getByText('not saved yet')).toBeTruthy();
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Leave it as it was' })));
+  expect(screen.getByLabelText('Begins at')).toHaveProperty('value', '19:00');
+  expect(sent).toEqual([]);
+});
