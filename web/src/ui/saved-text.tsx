@@ -35,7 +35,8 @@ export function SavedText(props: SavedTextProps) {
     if (typed.trim() !== value) save(typed.trim());
   };
   const field = {
-    label: hidesLabel ? <span className="spoken">{label}</span> : label,
+    label,
+    hidesLabel,
     value: text,
     fault,
     ...(placeholder !== undefined && { placeholder }),

@@ -5,6 +5,8 @@ import { recipes } from '../theme/recipes.ts';
 
 interface LabelledProps {
   readonly label: ReactNode;
+  /** Only said to those who cannot see what it stands beside. */
+  readonly hidesLabel?: boolean;
   /** What is wrong with what stands in it. */
   readonly fault?: string | undefined;
 }
@@ -19,10 +21,11 @@ const RECIPE = {
   },
 };
 
-function Labelled({ label, fault, id, children }: LabelledProps & { id: string; children: ReactNode }) {
+function Labelled(props: LabelledProps & { id: string; children: ReactNode }) {
+  const { label, hidesLabel = false, fault, id, children } = props;
   return (
     <Field.Root recipe={RECIPE} invalid={fault !== undefined} ids={{ errorText: id }}>
-      <Field.Label>{label}</Field.Label>
+      <Field.Label className={hidesLabel ? 'spoken' : undefined}>{label}</Field.Label>
       {children}
       <Field.ErrorText role="alert">{fault}</Field.ErrorText>
     </Field.Root>
@@ -30,10 +33,11 @@ function Labelled({ label, fault, id, children }: LabelledProps & { id: string; 
 }
 
 /** A line of text, or a day, under what it is called; what is wrong with it stands below. */
-export function TextField({ label, fault, ...input }: LabelledProps & ComponentProps<typeof Input>) {
+export function TextField(props: LabelledProps & ComponentProps<typeof Input>) {
+  const { label, hidesLabel, fault, ...input } = props;
   const id = useId();
   return (
-    <Labelled label={label} fault={fault} id={id}>
+    <Labelled label={label} hidesLabel={hidesLabel ?? false} fault={fault} id={id}>
       <Input
         recipe={recipes.field}
         autoComplete="off"
@@ -45,10 +49,11 @@ export function TextField({ label, fault, ...input }: LabelledProps & ComponentP
 }
 
 /** A text of several lines. */
-export function LongTextField({ label, fault, ...input }: LabelledProps & ComponentProps<typeof Textarea>) {
+export function LongTextField(props: LabelledProps & ComponentProps<typeof Textarea>) {
+  const { label, hidesLabel, fault, ...input } = props;
   const id = useId();
   return (
-    <Labelled label={label} fault={fault} id={id}>
+    <Labelled label={label} hidesLabel={hidesLabel ?? false} fault={fault} id={id}>
       <Textarea recipe={recipes.field} {...input} {...(fault !== undefined && { 'aria-describedby': id })} />
     </Labelled>
   );

@@ -143,7 +143,8 @@ function StudentTable({ section, commands, isPair, today }: ClassStudentsProps) 
           <TableCell>{daysOf(entry)}</TableCell>
           <TableCell>
             <TextField
-              label={<span className="spoken">Last day of {nameOf(entry.student)}</span>}
+              label={`Last day of ${nameOf(entry.student)}`}
+              hidesLabel
               type="date"
               value={entry.to ?? ''}
               onChange={event => {
@@ -226,7 +227,7 @@ function EraseForGood({ name, isBusy, erase }: { name: string; isBusy: boolean; 
         value={typed}
         onChange={event => setTyped(event.target.value)}
       />
-      <Button disabled={isBusy || typed.trim() !== name} onClick={erase}>
+      <Button flexShrink="0" disabled={isBusy || typed.trim() !== name} onClick={erase}>
         Erase for good
       </Button>
     </chakra.div>

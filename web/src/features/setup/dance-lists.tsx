@@ -250,12 +250,7 @@ function AddNamed({ label, add }: { label: string; add(name: string): void }) {
         if (name) add(name);
       }}
     >
-      <TextField
-        label={<span className="spoken">{label}</span>}
-        name="name"
-        placeholder="its name"
-        maxLength={60}
-      />
+      <TextField label={label} hidesLabel name="name" placeholder="its name" maxLength={60} />
       <Button size="small" type="submit">
         {label}
       </Button>

@@ -62,9 +62,20 @@ export function Holidays({ studio, commands }: DecisionsProps) {
         </GridTable>
       )}
       <chakra.form onSubmit={add} noValidate display="flex" gap="3" alignItems="end" flexWrap="wrap">
-        <TextField label="Holiday" fault={errors.name?.message} {...register('name')} />
-        <TextField label="From" type="date" fault={errors.from?.message} {...register('from')} />
-        <TextField label="To (one day if empty)" type="date" fault={errors.to?.message} {...register('to')} />
+        <chakra.div width="18rem">
+          <TextField label="Holiday" fault={errors.name?.message} {...register('name')} />
+        </chakra.div>
+        <chakra.div width="11rem">
+          <TextField label="From" type="date" fault={errors.from?.message} {...register('from')} />
+        </chakra.div>
+        <chakra.div width="11rem">
+          <TextField
+            label="To (one day if empty)"
+            type="date"
+            fault={errors.to?.message}
+            {...register('to')}
+          />
+        </chakra.div>
         <Button type="submit" look="next">
           Add it
         </Button>

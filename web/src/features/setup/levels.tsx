@@ -20,22 +20,9 @@ const newLevel = z.object({ name: z.string().trim().min(1, 'A level needs a name
 /** The levels of a dance in their order, each with its limit. */
 export function Levels({ dance }: { dance: Dance }) {
   const { data: frames } = useQuery(framesQuery);
-  const create = useCreateEntry('levels');
   const remove = useRemoveEntry();
-  const levels = (frames?.levels ?? [])
-    .filter(level => level.dance === dance.id)
-    .sort((a, b) => a.order - b.order);
-  const { register, handleSubmit, formState, reset } = useForm(newLevel, {
-    name: `${dance.name} ${levels.length + 1}`,
-  });
-  const add = handleSubmit(async ({ name }) => {
-    const id = freeId(name, taken => frames?.levels.some(level => level.id === taken) ?? false, 'level');
-    const order = (levels.at(-1)?.order ?? 0) + 1;
-    await create.mutateAsync({ id, dance: dance.id, name, order }).then(
-      () => reset({ name: `${dance.name} ${levels.length + 2}` }),
-      () => undefined,
-    );
-  });
+  if (!frames) return null;
+  const levels = frames.levels.filter(level => level.dance === dance.id).sort((a, b) => a.order - b.order);
   return (
     <chakra.section aria-label="Levels" display="grid" gap="3" justifyItems="start">
       {levels.length > 0 && (
@@ -49,22 +36,46 @@ export function Levels({ dance }: { dance: Dance }) {
           ))}
         </GridTable>
       )}
-      {(create.error ?? remove.error) && <Failure error={create.error ?? remove.error ?? new Error()} />}
-      <chakra.form onSubmit={add} noValidate display="flex" gap="2" alignItems="end">
-        <TextField
-          key={levels.length}
-          label={levels.length === 0 ? 'Its first level' : 'The level after it'}
-          autoFocus={levels.length === 0}
-          fault={formState.errors.name?.message}
-          {...register('name')}
-        />
-        <Button type="submit" look={levels.length === 0 ? 'next' : 'choice'} disabled={create.isPending}>
-          Add this level
-        </Button>
-      </chakra.form>
+      {remove.error && <Failure error={remove.error} />}
+      <NewLevel key={levels.length} dance={dance} levels={levels} taken={frames.levels} />
       <Label>A figure of a level may need figures of the same level or lower ones.</Label>
       {levels.length > 0 && <NextStep key={levels.length} takesFocus />}
     </chakra.section>
+  );
+}
+
+interface NewLevelProps {
+  readonly dance: Dance;
+  readonly levels: readonly Level[];
+  /** The levels of every dance: no two have one id. */
+  readonly taken: readonly Level[];
+}
+
+function NewLevel({ dance, levels, taken }: NewLevelProps) {
+  const create = useCreateEntry('levels');
+  const { register, handleSubmit, formState } = useForm(newLevel, {
+    name: `${dance.name} ${levels.length + 1}`,
+  });
+  const isFirst = levels.length === 0;
+  const add = handleSubmit(({ name }) => {
+    const id = freeId(name, wanted => taken.some(level => level.id === wanted), 'level');
+    create.mutate({ id, dance: dance.id, name, order: (levels.at(-1)?.order ?? 0) + 1 });
+  });
+  return (
+    <>
+      {create.error && <Failure error={create.error} />}
+      <chakra.form onSubmit={add} noValidate display="flex" gap="2" alignItems="end">
+        <TextField
+          label={isFirst ? 'Its first level' : 'The level after it'}
+          autoFocus={isFirst}
+          fault={formState.errors.name?.message}
+          {...register('name')}
+        />
+        <Button type="submit" flexShrink="0" look={isFirst ? 'next' : 'choice'} disabled={create.isPending}>
+          Add this level
+        </Button>
+      </chakra.form>
+    </>
   );
 }
 

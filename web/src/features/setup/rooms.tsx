@@ -60,7 +60,9 @@ export function Rooms() {
         </GridTable>
       )}
       <chakra.form onSubmit={add} noValidate display="flex" gap="3" alignItems="end" flexWrap="wrap">
-        <TextField label="Room" fault={errors.name?.message} {...register('name')} />
+        <chakra.div width="18rem">
+          <TextField label="Room" fault={errors.name?.message} {...register('name')} />
+        </chakra.div>
         <chakra.div width="7rem">
           <TextField
             label="Length, m"
