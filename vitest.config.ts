@@ -1,7 +1,10 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // On two cores it would take one worker by itself, and twice the time.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
     projects: [
       {
         test: {

@@ -10,6 +10,7 @@ import type {
   Student,
   StudioDocument,
 } from '@map-step/core';
+import { FORMAT } from '@map-step/core';
 import { balboa, balboaCourse, balboaLevels, balboaPatterns } from './balboa.ts';
 import {
   hustle,
@@ -219,7 +220,7 @@ const attendance: Attendance[] = taught.flatMap((_, index) =>
 
 /** Everything but the recaps, which are drafted from the logs. */
 export const tarnStreet: StudioDocument = {
-  format: 'mapstep/1',
+  format: FORMAT,
   studio: {
     name: 'Tarn Street Dance Rooms',
     timezone: 'Europe/London',

@@ -75,7 +75,7 @@ describe('files', () => {
 
   test('check with an error exits 1, plan of such a course is refused with the place', () => {
     const document = {
-      format: 'mapstep/1',
+      format: 'mapstep/2',
       studio: { name: 'S', timezone: 'UTC' },
       dances: [
         {

@@ -17,6 +17,7 @@ export {
 export { type Criterion, generateCriteria, LAYERS, layersFor } from './check/criteria.ts';
 export { type Forecast, forecastLevel } from './check/forecast.ts';
 export { markingShare, SHARED_STUDENTS } from './check/marking-share.ts';
+export { openSecondLooks, partnersSeen, type SecondLook } from './check/observations.ts';
 export { type Candidate, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
 export { averageMark, type Cell, cellKey, standingMarks } from './check/standing-marks.ts';
 export { studentWords } from './check/student-words.ts';
@@ -210,6 +211,7 @@ export type {
   TempoRange,
   WeightClass,
 } from './model/document.ts';
+export { FORMAT } from './model/document.ts';
 export { parseBeats, printBeats } from './model/fraction.ts';
 export { freeId } from './model/free-id.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
@@ -319,7 +321,7 @@ export { printStep, type Step } from './steps/step.ts';
 export { readTypedSteps, suggestSteps, type TypedContext } from './steps/typed.ts';
 export type { FreeFoot } from './steps/weight.ts';
 export { actionInWords, stepInWords, turnInWords } from './steps/words.ts';
-export { slowQuickCall, type TimedStep, timedSteps } from './timing/calls.ts';
+export { numberedCall, slowQuickCall, type TimedStep, timedSteps } from './timing/calls.ts';
 export { fitPhrase, secondsAt } from './timing/phrase.ts';
 export {
   countLabel,

@@ -29,7 +29,7 @@ test('the schema and the core’s types say the same', () => {
   expectTypeOf<Written>().toExtend<DeepReadonly<Read>>();
 });
 
-describe('a document that is not mapstep/1 is refused with the place', () => {
+describe('a document that is not one of ours is refused with the place', () => {
   test.each<[unknown, RegExp]>([
     ['{"format": "mapstep/1",}', /^character 23 \(line 1, column 24\): not JSON: expected a key/],
     ['{"format": "mapstep/1"', /^character 22 .*ends too early/],
@@ -38,7 +38,7 @@ describe('a document that is not mapstep/1 is refused with the place', () => {
     ['nothing', /expected a value/],
     ['{} {}', /expected the end of the file/],
     [`${'['.repeat(MAX_DEPTH + 1)}`, /nests deeper than 32/],
-    [{ ...full, format: 'mapstep/2' }, /^\/format: expected "mapstep\/1"/],
+    [{ ...full, format: 'mapstep/3' }, /^\/format: expected "mapstep\/2"/],
     [{ ...full, colour: 'red' }, /^\/colour: "colour" is not a key/],
     [{ ...full, rooms: [{ id: 'A b', name: 'A', length: 1, width: 1 }] }, /^\/rooms\/0\/id: expected an id/],
     [

@@ -1,9 +1,10 @@
 import type { z } from 'zod';
-import type { StudioDocument } from '../model/document.ts';
+import { FORMAT, type StudioDocument } from '../model/document.ts';
 import { type Path, pointer } from '../model/issue.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import { findJsonFault, type JsonBounds, MAX_DEPTH } from './scan-json.ts';
 import { studioDocument } from './schema.ts';
+import { upgradeDocument } from './upgrade.ts';
 
 /** Why a file cannot be used: where it is, what is there and what is expected. */
 export interface FileFault {
@@ -12,10 +13,10 @@ export interface FileFault {
   readonly message: string;
 }
 
-/** Reads a `mapstep/1` file; texts come back in NFC. All faults of the shape are told, in document order. */
+/** Reads a file of any version as one of today's; texts come back in NFC. All faults of the shape are told, in document order. */
 export function readDocument(text: string): Result<StudioDocument, readonly FileFault[]> {
   const parsed = readJson(text);
-  return parsed.ok ? readShape(studioDocument, parsed.value) : parsed;
+  return parsed.ok ? readShape(studioDocument, upgradeDocument(parsed.value)) : parsed;
 }
 
 /** Reads JSON after its syntax and bounds are known to be good, and holds no text that cannot be kept. */
@@ -73,7 +74,7 @@ function describeIssue(issue: z.core.$ZodIssue): FileFault[] {
   if (issue.code === 'unrecognized_keys')
     return issue.keys.map(key => ({
       at: pointer([...path, shorten(key)]),
-      message: `"${shorten(key)}" is not a key of mapstep/1 here`,
+      message: `"${shorten(key)}" is not a key of ${FORMAT} here`,
     }));
   if (issue.code === 'invalid_union') {
     const deepest = issue.errors.flat().sort((a, b) => b.path.length - a.path.length)[0];

@@ -1,5 +1,6 @@
-// The shape of `mapstep/1`. Its keys stand in canonical order: what is written follows it.
+// The shape of `mapstep/2`. Its keys stand in canonical order: what is written follows it.
 import { z } from 'zod';
+import { FORMAT } from '../model/document.ts';
 import { parseBeats } from '../model/fraction.ts';
 import { isTimeZone } from '../model/time-zone.ts';
 
@@ -70,8 +71,38 @@ export const studio = z.strictObject({
   name,
   timezone: z.string().min(1).max(64).refine(isTimeZone, 'expected a time zone such as Europe/London'),
   roles: maybe(z.strictObject({ lead: name, follow: name })),
-  counting: maybe(z.enum(['numbers', 'slow-quick', 'words', 'call'])),
+  counting: maybe(z.enum(['numbers', 'numbered', 'slow-quick', 'words', 'call'])),
   cautions: maybe(z.record(z.string().max(64), text)),
+});
+
+/** Where one dancer touches the other. */
+const bodyPart = z.enum(['left-hand', 'right-hand', 'back', 'waist', 'shoulder', 'upper-arm', 'neck']);
+const span = z
+  .tuple([z.number().min(-10).max(10), z.number().min(-10).max(10)])
+  .refine(([from, to]) => from <= to, 'expected the lesser number of metres first');
+const hold = z.strictObject({
+  id,
+  name,
+  contact: z.enum(['none', 'hand', 'body']),
+  rel: maybe(degrees),
+  like: maybe(id),
+  touch: maybe(
+    list(
+      z.strictObject({
+        lead: bodyPart,
+        follow: bodyPart,
+        height: maybe(z.enum(['low', 'middle', 'high'])),
+      }),
+      12,
+    ),
+  ),
+  place: maybe(z.strictObject({ ahead: span, side: span })),
+});
+const quality = z.strictObject({
+  id,
+  name,
+  layer: z.enum(['feet', 'knees', 'hips', 'body', 'arms', 'head', 'show']),
+  words: maybe(list(name, 50)),
 });
 
 export const dance = z.strictObject({
@@ -86,16 +117,8 @@ export const dance = z.strictObject({
   phrase: wholeBeats,
   tempo: list(tempo, 20),
   floor: z.enum(['line', 'slot', 'spot', 'free', 'walls']),
-  holds: list(
-    z.strictObject({
-      id,
-      name,
-      contact: z.enum(['none', 'hand', 'body']),
-      rel: maybe(degrees),
-      like: maybe(id),
-    }),
-    100,
-  ),
+  holds: list(hold, 100),
+  qualities: maybe(list(quality, 50)),
   actions: maybe(list(z.strictObject({ id, weight: z.enum(['takes', 'none', 'stays']) }), 100)),
   pieces: maybe(list(z.strictObject({ id, name, rhythm, steps: part }), 300)),
   stepLengths: maybe(z.record(z.string().max(64), z.number().min(0).max(10))),
@@ -122,6 +145,8 @@ export const pattern = z
     rhythm: maybe(z.union([rhythm, z.strictObject({ lead: rhythm, follow: rhythm })])),
     beats: maybe(beats),
     split: maybe(split),
+    cycle: maybe(wholeBeats),
+    otherCounts: maybe(list(z.strictObject({ school: name, rhythm, beats: maybe(beats) }), 10)),
     call: maybe(list(z.union([name, z.null()]), 300)),
     parts: maybe(z.union([z.strictObject({ lead: part, follow: part }), z.strictObject({ solo: part })])),
     entry: maybe(list(id, 60)),
@@ -143,6 +168,8 @@ export const pattern = z
           times: maybe(z.int().min(1).max(100)),
           from: maybe(eventIndex),
           to: maybe(eventIndex),
+          side: maybe(z.enum(['other', 'mirrored'])),
+          last: maybe(id),
         }),
         100,
       ),
@@ -150,6 +177,16 @@ export const pattern = z
     over: maybe(id),
     claps: maybe(rhythm),
     grades: maybe(list(text, 50)),
+    tracks: maybe(
+      list(
+        z.strictObject({
+          quality: id,
+          role: maybe(role),
+          values: list(z.union([z.string().max(60), z.null()]), 300),
+        }),
+        60,
+      ),
+    ),
     elements: maybe(list(id, 100)),
     minutes: maybe(minutes),
     overTwoLessons: maybe(z.boolean()),
@@ -318,6 +355,10 @@ export const mark = z.strictObject({
   pattern: id,
   layer,
   mark: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
+  with: maybe(id),
+  quality: maybe(id),
+  remark: maybe(z.string().max(500)),
+  lookAgain: maybe(z.boolean()),
   by: id,
   at: instant,
 });
@@ -344,6 +385,7 @@ export const plan = z.strictObject({
   at: instant,
   note: maybe(text),
   published: maybe(z.boolean()),
+  items: maybe(list(courseItem, 500)),
   placed: list(placement, 500),
   left: list(id, 500),
 });
@@ -375,7 +417,7 @@ export const person = z.strictObject({
 
 /** One studio, whole. */
 export const studioDocument = z.strictObject({
-  format: z.literal('mapstep/1', 'expected "mapstep/1"'),
+  format: z.literal(FORMAT, `expected "${FORMAT}"`),
   studio,
   dances: maybe(entries(dance, 200)),
   levels: maybe(entries(level, 1_000)),

@@ -1,6 +1,7 @@
 // Entries as rows of a table: a column a field, lists with `;`, what has parts of its own as JSON. What is written
 // reads back equal.
 import type { z } from 'zod';
+import { FORMAT } from '../model/document.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import type { CsvRow } from './csv.ts';
 import { readShape } from './read-json.ts';
@@ -84,7 +85,7 @@ export const json = <Entry>(name: string): Column<Entry> => ({
     const value = parseJson(cell);
     return value === undefined ? undefined : { ...row, [name]: value };
   },
-  expected: 'JSON as in mapstep/1',
+  expected: `JSON as in ${FORMAT}`,
 });
 
 /** The rows of a table, its header first. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Pattern } from '../model/document.ts';
+import { FORMAT, type Pattern } from '../model/document.ts';
 import { course, figure } from '../test/studio.ts';
 import { readCsv, writeCsv } from './csv.ts';
 import { type ColumnMapping, readTable, tableRows } from './table.ts';
@@ -141,7 +141,7 @@ describe('the other tables', () => {
   };
   const student = { id: 'alba-k', name: '=Alba', role: 'lead' as const };
   const document = {
-    format: 'mapstep/1' as const,
+    format: FORMAT,
     studio: { name: 'S', timezone: 'UTC' },
     students: [student],
     courses: [

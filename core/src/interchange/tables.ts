@@ -33,6 +33,8 @@ const PATTERN_COLUMNS: readonly Column<Pattern>[] = [
     expected: 'beats such as 3 or 3/2',
   },
   text('split'),
+  number('cycle'),
+  json('otherCounts'),
   ...(['lead', 'follow', 'solo'] as const).map(role => byRole('parts', role)),
   list('entry'),
   {
@@ -69,6 +71,7 @@ const PATTERN_COLUMNS: readonly Column<Pattern>[] = [
   text('over'),
   text('claps'),
   list('grades'),
+  json('tracks'),
   list('elements'),
   number('minutes'),
   flag('overTwoLessons'),
@@ -113,6 +116,10 @@ export const MARK_TABLE: Table<CheckMarkRow> = {
   columns: [
     ...['check', 'id', 'student', 'role', 'pattern', 'layer'].map(name => text<CheckMarkRow>(name)),
     number('mark'),
+    text('with'),
+    text('quality'),
+    text('remark'),
+    flag('lookAgain'),
     text('by'),
     text('at'),
   ],

@@ -3,7 +3,7 @@ import type { Audience, Course, Log, LogResult, Pattern, Studio } from '../model
 import { printBeats } from '../model/fraction.ts';
 import { danceBeats, type Figure, type FigurePart } from '../steps/figure.ts';
 import { actionInWords, stepInWords } from '../steps/words.ts';
-import { slowQuickCall } from '../timing/calls.ts';
+import { numberedCall, slowQuickCall } from '../timing/calls.ts';
 import { cautionNotice, cautionsOf } from './cautions.ts';
 import { standingLogs } from './progress.ts';
 
@@ -106,6 +106,8 @@ function countedBy(figure: Figure, counting: Studio['counting']): string {
       const calls = slowQuickCall(first.rhythm, danceBeats(dance, 'slow'), danceBeats(dance, 'quick'));
       return calls.every(call => call !== null) ? calls.join(' ') : numbers();
     }
+    case 'numbered':
+      return [1, 2].map(repeat => numberedCall(first.rhythm, repeat).join(' ')).join(', ');
     case 'call':
       return pattern.call?.every(word => word !== null) ? pattern.call.join(' ') : numbers();
     case 'words': {

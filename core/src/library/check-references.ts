@@ -38,7 +38,10 @@ function materialReferences(document: StudioDocument): Reference[] {
     found.push(...each('patterns', pattern.lookalikes, at('lookalikes')));
     found.push(...each('elements', pattern.elements, at('elements')));
     for (const [j, made] of (pattern.made ?? []).entries())
-      found.push({ kind: 'patterns', id: made.pattern, path: at('made', j, 'pattern') });
+      found.push(
+        { kind: 'patterns', id: made.pattern, path: at('made', j, 'pattern') },
+        { kind: 'patterns', id: made.last, path: at('made', j, 'last') },
+      );
   }
   for (const [i, element] of (document.elements ?? []).entries())
     found.push({ kind: 'dances', id: element.dance, path: ['elements', i, 'dance'] });
@@ -106,6 +109,7 @@ function sectionReferences(document: StudioDocument): Reference[] {
       found.push({ kind: 'patterns', id: pattern, path: ['checks', i, 'items', j, 'pattern'] });
     for (const [j, mark] of check.marks.entries()) {
       found.push({ kind: 'students', id: mark.student, path: ['checks', i, 'marks', j, 'student'] });
+      found.push({ kind: 'students', id: mark.with, path: ['checks', i, 'marks', j, 'with'] });
       found.push({ kind: 'patterns', id: mark.pattern, path: ['checks', i, 'marks', j, 'pattern'] });
       found.push({ kind: 'people', id: mark.by, path: ['checks', i, 'marks', j, 'by'] });
     }
@@ -156,6 +160,17 @@ function checkHolds(document: StudioDocument): Issue[] {
         : (exit ?? []).flatMap((hold, j) => missing(dance, hold, at('exit', j)))),
       ...(['holds', 'cuts'] as const).flatMap(key =>
         (pattern[key] ?? []).flatMap(({ hold }, j) => missing(dance, hold, at(key, j, 'hold'))),
+      ),
+      ...(pattern.tracks ?? []).flatMap(({ quality }, j) =>
+        dance.qualities?.some(({ id }) => id === quality)
+          ? []
+          : [
+              issue(
+                'unknown-id',
+                at('tracks', j, 'quality'),
+                `"${quality}" is not a quality of ${dance.name}`,
+              ),
+            ],
       ),
     ];
   });

@@ -1,7 +1,7 @@
 // What a table of figures would do to a library, before anything is written.
 import { changedFields, type FieldChange } from '../history/changes.ts';
 import type { RowFault, TableReading, TableRow } from '../interchange/table.ts';
-import type { Pattern } from '../model/document.ts';
+import { FORMAT, type Pattern } from '../model/document.ts';
 import { checkDocument } from './check-document.ts';
 import type { Material } from './library.ts';
 
@@ -68,7 +68,7 @@ function meaningFaults(material: Material, rows: readonly TableRow<Pattern>[]): 
   const others = (material.patterns ?? []).filter(({ id }) => !written.has(id));
   const entries = rows.map(({ entry }) => entry);
   const { problems } = checkDocument({
-    format: 'mapstep/1',
+    format: FORMAT,
     studio: { name: '', timezone: 'UTC' },
     ...material,
     patterns: [...entries, ...others],

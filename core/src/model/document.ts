@@ -1,4 +1,6 @@
-// The shapes of `mapstep/1`. Ids are `a-z 0-9 -`; dates YYYY-MM-DD; minutes have at most one decimal place.
+// The shapes of `mapstep/2`. Ids are `a-z 0-9 -`; dates YYYY-MM-DD; minutes have at most one decimal place.
+
+export const FORMAT = 'mapstep/2' as const;
 
 export type Role = 'lead' | 'follow' | 'solo';
 export type Split = 'straight' | 'swung';
@@ -26,8 +28,23 @@ export interface Studio {
   readonly name: string;
   readonly timezone: string;
   readonly roles?: { readonly lead: string; readonly follow: string };
-  readonly counting?: 'numbers' | 'slow-quick' | 'words' | 'call';
+  readonly counting?: 'numbers' | 'numbered' | 'slow-quick' | 'words' | 'call';
   readonly cautions?: { readonly [code: string]: string };
+}
+
+export type BodyPart = 'left-hand' | 'right-hand' | 'back' | 'waist' | 'shoulder' | 'upper-arm' | 'neck';
+
+/** What of the leader touches what of the follower. */
+export interface Touch {
+  readonly lead: BodyPart;
+  readonly follow: BodyPart;
+  readonly height?: 'low' | 'middle' | 'high';
+}
+
+/** Where the follower's middle may be in the leader's frame: metres ahead and to the left, from and to. */
+export interface HoldPlace {
+  readonly ahead: readonly [number, number];
+  readonly side: readonly [number, number];
 }
 
 export interface Hold {
@@ -38,6 +55,20 @@ export interface Hold {
   readonly rel?: number;
   /** The same hold in another dance: learned once. */
   readonly like?: string;
+  /** As `contact` has it when left out. */
+  readonly touch?: readonly Touch[];
+  /** As `contact` has it when left out. */
+  readonly place?: HoldPlace;
+}
+
+export type QualityLayer = 'feet' | 'knees' | 'hips' | 'body' | 'arms' | 'head' | 'show';
+
+/** How something is danced, not what: rise and fall, which part of the foot, where the head looks. */
+export interface Quality {
+  readonly id: string;
+  readonly name: string;
+  readonly layer: QualityLayer;
+  readonly words?: readonly string[];
 }
 
 export interface Dance {
@@ -53,6 +84,7 @@ export interface Dance {
   readonly tempo: readonly TempoRange[];
   readonly floor: Floor;
   readonly holds: readonly Hold[];
+  readonly qualities?: readonly Quality[];
   readonly actions?: readonly { readonly id: string; readonly weight: WeightClass }[];
   readonly pieces?: readonly {
     readonly id: string;
@@ -87,6 +119,24 @@ export interface HoldAt {
   readonly hold: string;
 }
 
+/** A quality over a figure: one short text for each event, of a role or of both. */
+export interface QualityTrack {
+  readonly quality: string;
+  readonly role?: Role;
+  readonly values: readonly (string | null)[];
+}
+
+/** A piece of a figure: a whole figure or events `from` to `to` of it, so many times. */
+export interface MadePiece {
+  readonly pattern: string;
+  readonly times?: number;
+  readonly from?: number;
+  readonly to?: number;
+  readonly side?: 'other' | 'mirrored';
+  /** What is danced instead of the last one. */
+  readonly last?: string;
+}
+
 export type Parts = { readonly lead: string; readonly follow: string } | { readonly solo: string };
 export type RhythmText = string | { readonly lead: string; readonly follow: string };
 
@@ -100,6 +150,14 @@ export interface Pattern {
   readonly rhythm?: RhythmText;
   readonly beats?: BeatsText;
   readonly split?: Split;
+  /** A count cycle of its own. */
+  readonly cycle?: number;
+  /** The same events as another school counts them. */
+  readonly otherCounts?: readonly {
+    readonly school: string;
+    readonly rhythm: string;
+    readonly beats?: BeatsText;
+  }[];
   readonly call?: readonly (string | null)[];
   readonly parts?: Parts;
   readonly entry?: readonly string[];
@@ -114,15 +172,11 @@ export interface Pattern {
   readonly variantOf?: string;
   readonly variantWhy?: 'easier' | 'harder' | 'ending' | 'tempo' | 'school';
   readonly rank?: number;
-  readonly made?: readonly {
-    readonly pattern: string;
-    readonly times?: number;
-    readonly from?: number;
-    readonly to?: number;
-  }[];
+  readonly made?: readonly MadePiece[];
   readonly over?: string;
   readonly claps?: string;
   readonly grades?: readonly string[];
+  readonly tracks?: readonly QualityTrack[];
   readonly elements?: readonly string[];
   readonly minutes?: number;
   readonly overTwoLessons?: boolean;
@@ -264,6 +318,8 @@ export interface PlanVersion {
   readonly at: string;
   readonly note?: string;
   readonly published?: boolean;
+  /** The rules of the items as they were then. */
+  readonly items?: readonly CourseItem[];
   readonly placed: readonly Placement[];
   readonly left: readonly string[];
 }
@@ -310,6 +366,13 @@ export interface Mark {
   readonly pattern: string;
   readonly layer: Layer;
   readonly mark: 0 | 1 | 2 | 3;
+  /** The student who danced with this one. */
+  readonly with?: string;
+  /** The quality that the mark is about. */
+  readonly quality?: string;
+  readonly remark?: string;
+  /** Another marker is asked to look at it too. */
+  readonly lookAgain?: boolean;
   readonly by: string;
   readonly at: string;
 }
@@ -330,7 +393,7 @@ export interface Check {
 export type Json = null | boolean | number | string | readonly Json[] | { readonly [key: string]: Json };
 
 export interface StudioDocument {
-  readonly format: 'mapstep/1';
+  readonly format: typeof FORMAT;
   readonly studio: Studio;
   readonly dances?: readonly Dance[];
   readonly levels?: readonly Level[];

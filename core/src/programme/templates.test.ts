@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { checkDocument } from '../library/check-document.ts';
+import { FORMAT } from '../model/document.ts';
 import { lessonCapacity } from '../plan/build-problem.ts';
 import { danceBeats } from '../steps/figure.ts';
 import { parseRhythm } from '../timing/rhythm.ts';
@@ -9,7 +10,7 @@ describe.each(RHYTHM_TEMPLATES)('$words', ({ id, example, dance }) => {
   const own = { ...dance, id, name: id };
 
   test('is a whole dance', () => {
-    const document = { format: 'mapstep/1' as const, studio: { name: 'S', timezone: 'UTC' }, dances: [own] };
+    const document = { format: FORMAT, studio: { name: 'S', timezone: 'UTC' }, dances: [own] };
     expect(checkDocument(document).problems).toEqual([]);
   });
 

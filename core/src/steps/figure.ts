@@ -7,7 +7,7 @@ import type { Result } from '../model/result.ts';
 import { ACTIONS, type Action } from '../model/step-words.ts';
 import { type Ticks, ticks } from '../model/units.ts';
 import { type TimedStep, timedSteps } from '../timing/calls.ts';
-import { eventCount } from '../timing/renderings.ts';
+import { type CountTerms, eventCount } from '../timing/renderings.ts';
 import { parseRhythm, type Rhythm } from '../timing/rhythm.ts';
 import type { RhythmFault } from '../timing/rhythm-tokens.ts';
 import { isNaturalPart, naturalness, naturalStep } from './mirror.ts';
@@ -84,17 +84,21 @@ export function findPart(figure: Figure, role: Role): FigurePart | undefined {
   return figure.parts.find(part => part.role === role);
 }
 
+/** How the beats of a figure are split and counted: its own way, or its dance's. */
+export function countTerms({ split, cycle }: Pick<Pattern, 'split' | 'cycle'>, dance: Dance): CountTerms {
+  return { split: split ?? dance.split, cycle: cycle ?? dance.countCycle };
+}
+
 /** The count of a step of a part, as a teacher says it. */
 export function stepCount({ pattern, dance }: Figure, { rhythm, steps }: FigurePart, step: number): string {
   const event = steps[step]?.time?.event ?? step;
-  return eventCount(rhythm, event, { split: pattern.split ?? dance.split, cycle: dance.countCycle });
+  return eventCount(rhythm, event, countTerms(pattern, dance));
 }
 
 /** The count on which something hangs that is written down for an event, as a teacher says it. */
 export function markCount({ pattern, dance, parts }: Figure, event: number): string {
   const rhythm = parts[0]?.rhythm;
-  const terms = { split: pattern.split ?? dance.split, cycle: dance.countCycle };
-  return rhythm ? eventCount(rhythm, event, terms) : String(event + 1);
+  return rhythm ? eventCount(rhythm, event, countTerms(pattern, dance)) : String(event + 1);
 }
 
 /** Degrees that the dancer of a part turns, in sum. */
@@ -209,7 +213,7 @@ function readPartRhythm({ role, pattern, dance, faults }: PartReading, freeSteps
 /** A rhythm in the terms of its pattern and dance: their slow, quick, split, cycle and beats. */
 function parsePatternRhythm(
   text: string,
-  pattern: Pick<Pattern, 'beats' | 'split'>,
+  pattern: Pick<Pattern, 'beats' | 'split' | 'cycle'>,
   dance: Dance,
   freeSteps: number,
 ): Result<Rhythm, RhythmFault> {
@@ -218,8 +222,7 @@ function parsePatternRhythm(
   return parseRhythm(text, {
     slow: danceBeats(dance, 'slow'),
     quick: danceBeats(dance, 'quick'),
-    split: pattern.split ?? dance.split,
-    cycle: dance.countCycle,
+    ...countTerms(pattern, dance),
     freeSteps,
     ...(beats && { beats: beats.value }),
   });

@@ -3,7 +3,7 @@ import type { Role } from '../model/document.ts';
 import { TICKS_PER_BEAT, type Ticks, ticks } from '../model/units.ts';
 import { slowQuickCall, timedSteps } from '../timing/calls.ts';
 import { countLabel, eventCount } from '../timing/renderings.ts';
-import { danceBeats, type Figure, type FigurePart } from './figure.ts';
+import { countTerms, danceBeats, type Figure, type FigurePart } from './figure.ts';
 
 /** One moment of the figure, as wide as the time until the next. */
 export interface SheetColumn {
@@ -54,7 +54,7 @@ function sheetColumns({ parts, dance, pattern }: Figure): readonly SheetColumn[]
   const onsets = new Set(parts.flatMap(({ rhythm }) => rhythm.events.map(({ onset }) => onset ?? 0)));
   const sorted = [...onsets].sort((a, b) => a - b);
   const end = (sorted[0] ?? 0) + (parts[0]?.rhythm.beats ?? 0);
-  const terms = { split: pattern.split ?? dance.split, cycle: dance.countCycle };
+  const terms = countTerms(pattern, dance);
   return sorted.map((onset, index) => {
     const event = first.findIndex(entry => entry.onset === onset);
     return {

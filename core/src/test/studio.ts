@@ -1,4 +1,4 @@
-import type { Course, Dance, Pattern, StudioDocument } from '../model/document.ts';
+import { type Course, type Dance, FORMAT, type Pattern, type StudioDocument } from '../model/document.ts';
 
 /** A small made-up dance for tests: four-beat bars on a line, three holds. */
 export const dance: Dance = {
@@ -36,7 +36,7 @@ export function figure(id: string, more: Partial<Pattern> = {}): Pattern {
 
 export function studio(patterns: readonly Pattern[], more: Partial<StudioDocument> = {}): StudioDocument {
   return {
-    format: 'mapstep/1',
+    format: FORMAT,
     studio: { name: 'Test rooms', timezone: 'UTC' },
     dances: [dance],
     levels: [

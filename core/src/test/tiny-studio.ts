@@ -1,6 +1,7 @@
+import { FORMAT } from '../model/document.ts';
 /** The least that a studio can be. */
 export const tinyStudio = {
-  format: 'mapstep/1' as const,
+  format: FORMAT,
   studio: { name: 'Pier Rooms', timezone: 'UTC' },
   dances: [
     {

@@ -27,6 +27,22 @@ export function slowQuickCall(rhythm: Rhythm, slow: Ticks, quick: Ticks): readon
   return timedSteps(rhythm).map(({ length }) => (length === slow ? 'S' : length === quick ? 'Q' : null));
 }
 
+/**
+ * The steps as they are called when the first count tells the repeat: `3 a 2` the third time of `1 a 2`, and
+ * `3 quick quick` of slow, quick, quick. A pickup before the first number keeps its name.
+ */
+export function numberedCall(rhythm: Rhythm, repeat: number): readonly string[] {
+  const steps = timedSteps(rhythm);
+  const first = steps.findIndex(({ label }) => !isPartOfBeat(label));
+  return steps.map(({ label }, step) => (step === first ? String(repeat) : (CALLED[label] ?? label)));
+}
+
+const CALLED: Readonly<Record<string, string>> = { S: 'slow', Q: 'quick' };
+
+function isPartOfBeat(label: string): boolean {
+  return label === 'e' || label === '&' || label === 'a';
+}
+
 /** The shortest step in ticks, or undefined for a free rhythm. */
 export function shortestStep(rhythm: Rhythm): Ticks | undefined {
   const lengths = timedSteps(rhythm).flatMap(({ length }) => (length === null ? [] : [length]));

@@ -1,5 +1,5 @@
 import type { Change, DocumentCommand, Versioned } from '@map-step/contract';
-import { checkDocument, readShape, type StudioDocument } from '@map-step/core';
+import { checkDocument, FORMAT, readShape, type StudioDocument } from '@map-step/core';
 import type { z } from 'zod';
 import { announce } from '../db/change-feed.ts';
 import { type DocumentOf, documentStore } from '../db/document-store.ts';
@@ -28,7 +28,7 @@ export interface DocumentRules<Kind extends DocumentKind> {
   around(body: DocumentOf<Kind>): Promise<Partial<StudioDocument>>;
 }
 
-/** An aggregate that is one entry of a list of `mapstep/1`. */
+/** An aggregate that is one entry of a list of `mapstep/2`. */
 export function documentAggregate<Kind extends DocumentKind>(
   scope: StudioScope,
   id: string,
@@ -105,7 +105,7 @@ function checkAlone<Kind extends DocumentKind>(
   const others = (around[table] ?? []) as readonly DocumentOf<Kind>[];
   const entries = [body, ...others.filter(({ id }) => id !== body.id)];
   const document = {
-    format: 'mapstep/1',
+    format: FORMAT,
     studio: { name: '', timezone: 'UTC' },
     ...around,
     [table]: entries,

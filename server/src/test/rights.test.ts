@@ -1,7 +1,7 @@
 // Every route × every role × own and other studio, generated from the contract's table.
 import { randomUUID } from 'node:crypto';
 import { mayCall, ROUTES, type RouteDefinition, type RouteName, type StaffRole } from '@map-step/contract';
-import type { StudioDocument } from '@map-step/core';
+import { FORMAT, type StudioDocument } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { historyStore } from '../db/history-store.ts';
 import { jobStore } from '../jobs/job-store.ts';
@@ -210,7 +210,7 @@ const plain =
 
 /** The studio next door: its people, and nothing that has an id of ours. */
 const neighbour: StudioDocument = {
-  format: 'mapstep/1',
+  format: FORMAT,
   studio: { name: 'Quayside Rooms', timezone: 'UTC' },
   dances: plain,
   people: [

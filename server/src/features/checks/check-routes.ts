@@ -73,7 +73,7 @@ async function appendMarks(
   const { body: check } = await getStored(aggregate);
   requireStudents(
     await getSection(scope, params.section),
-    entries.map(({ student }) => student),
+    entries.flatMap(({ student, with: partner }) => (partner ? [student, partner] : [student])),
   );
   const asked = new Set(check.items.flatMap(({ pattern, layers }) => layers.map(one => `${pattern} ${one}`)));
   const odd = entries.find(({ pattern, layer }) => !asked.has(`${pattern} ${layer}`));

@@ -54,6 +54,21 @@ test('a check that asks for a figure that is not there is refused with its place
   expect([refused.status, refused.body.message]).toEqual([400, expect.stringContaining('nowhere')]);
 });
 
+test('beside a mark stand partner, quality, remark and a second look; the partner is of the class, and erased with them', async () => {
+  const partner = demoStudio().sections?.[0]?.students.find(({ role }) => role !== student?.role)?.student;
+  const place = { params: { ...params, check: check.id } };
+  const beside = { with: partner, quality: 'rise', remark: 'late on 3', lookAgain: true };
+  const put = (more: object) =>
+    bram.call('check.mark', { ...place, body: { marks: [{ ...mark(1), ...more }] } });
+  expect((await put(beside)).status).toBe(200);
+  const marks = async () => (await bram.call('check.read', place)).body.body.marks;
+  expect(await marks()).toContainEqual(expect.objectContaining({ ...beside, by: 'bram-okoro' }));
+  const refused = await put({ with: 'ottilie-marsh' });
+  expect([refused.status, refused.body.message]).toEqual([400, expect.stringContaining('ottilie-marsh')]);
+  const erased = await ottilie.call('student.erase', { params: { student: partner ?? '' } });
+  expect((await marks()).map(one => one.with).filter(Boolean)).toEqual([erased.body.erased]);
+});
+
 test('who has been told is told of a check of the class in the path only', async () => {
   const other = { id: 'own', course: 'hustle-1', start: '21:30', dates: [TODAY], students: [] };
   await ottilie.call('section.create', { body: { section: { ...other, staff: [{ person: 'teo-vance' }] } } });

@@ -4,6 +4,7 @@ import {
   type Dance,
   danceSchema,
   elementSchema,
+  FORMAT,
   levelSchema,
   type Person,
   personSchema,
@@ -123,7 +124,7 @@ async function refuseBrokenFigures(scope: StudioScope, dance: Dance): Promise<vo
   const faultsWith = (own: Dance) => {
     const dances = others.map(other => (other.id === own.id ? own : other));
     const { problems } = checkDocument({
-      format: 'mapstep/1',
+      format: FORMAT,
       studio: { name: '', timezone: 'UTC' },
       dances,
       ...around,

@@ -54,6 +54,10 @@ export async function eraseStudent(scope: StudioScope, id: string): Promise<Answ
       `UPDATE ${table} SET student_id = $3, body = jsonb_set(body, '{student}', to_jsonb($3::text))
        WHERE studio_id = $1 AND student_id = $2 RETURNING id`,
     );
+  await run(
+    `UPDATE marks SET body = jsonb_set(body, '{with}', to_jsonb($3::text))
+     WHERE studio_id = $1 AND body ->> 'with' = $2 RETURNING id`,
+  );
   await forgetInHistory(scope, { id, name, nobody });
   await scope.select(
     `DELETE FROM set_aside WHERE studio_id = $1 AND body::text LIKE '%"' || $2 || '"%' RETURNING kind`,
@@ -89,6 +93,8 @@ async function mentionsOf(scope: StudioScope, name: string): Promise<string[]> {
        WHERE studio_id = $1 AND position($2 IN COALESCE(body ->> 'note', '')) > 0
      UNION SELECT 'the ' || audience || ' recap of ' || section_id || ', lesson ' || lesson FROM recaps
        WHERE studio_id = $1 AND position($2 IN markdown || COALESCE(published_markdown, '')) > 0
+     UNION SELECT 'a remark in the check ' || check_id FROM marks
+       WHERE studio_id = $1 AND position($2 IN COALESCE(body ->> 'remark', '')) > 0
      ORDER BY 1 LIMIT 50`,
     [name],
   );

@@ -1,7 +1,7 @@
 // What an import does to the documents of a studio: entries that are new, and entries that change. Written in one
 // go, kept in the history, and taken back as a whole.
 import type { ImportUndone } from '@map-step/contract';
-import { changedFields, checkDocument, type Json, type StudioDocument } from '@map-step/core';
+import { changedFields, checkDocument, FORMAT, type Json, type StudioDocument } from '@map-step/core';
 import { dequal } from 'dequal/lite';
 import type { AggregateKind } from '../../aggregates/aggregate.ts';
 import { type DocumentOf, type DocumentStore, documentStore } from '../../db/document-store.ts';
@@ -135,7 +135,7 @@ async function refuseHoles(scope: StudioScope): Promise<void> {
   const lists: [string, unknown][] = [];
   for (const kind of DOCUMENT_KINDS) lists.push([kind, await documentStore(scope, kind).list()]);
   const document = {
-    format: 'mapstep/1',
+    format: FORMAT,
     studio: { name: '', timezone: 'UTC' },
     ...Object.fromEntries(lists),
   };

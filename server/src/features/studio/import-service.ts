@@ -2,6 +2,7 @@ import type { ImportResult } from '@map-step/contract';
 import {
   changedFields,
   checkDocument,
+  FORMAT,
   type PlanVersion,
   readDocument,
   type StudioDocument,
@@ -34,11 +35,11 @@ import {
 const MAX_PROBLEMS = 50;
 const TOLD = 500;
 
-/** Reads a `mapstep/1` text; everything wrong with its shape or meaning is told with its place. */
+/** Reads a `mapstep/2` text; everything wrong with its shape or meaning is told with its place. */
 export function readImport(text: string): StudioDocument {
   const read = readDocument(text);
   if (!read.ok) {
-    const message = 'This file cannot be read as mapstep/1. Nothing was imported.';
+    const message = `This file cannot be read as ${FORMAT}. Nothing was imported.`;
     throw new HttpFault('unusable-file', message, { problems: read.fault.slice(0, MAX_PROBLEMS) });
   }
   const errors = checkDocument(read.value).problems.filter(({ severity }) => severity === 'error');

@@ -1,5 +1,5 @@
 import type { Check, Holiday, Mark, PlanVersion, Recap, Studio, StudioDocument } from '@map-step/core';
-import { freeId } from '@map-step/core';
+import { FORMAT, freeId } from '@map-step/core';
 import type { Database } from '../../db/database.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
@@ -123,7 +123,7 @@ export async function listRecapKeys(scope: StudioScope): Promise<readonly RecapK
   return rows.map(({ sectionId, lesson, audience }) => ({ section: sectionId, lesson, audience }));
 }
 
-/** The whole studio as `mapstep/1`. */
+/** The whole studio as `mapstep/2`. */
 export async function readStudioDocument(scope: StudioScope): Promise<StudioDocument> {
   const { holidays, settings, mappings, ext, ...studio } = await getStudio(scope);
   const lists: [string, readonly unknown[]][] = [];
@@ -141,7 +141,7 @@ export async function readStudioDocument(scope: StudioScope): Promise<StudioDocu
     ['checks', await listChecks(scope)],
   );
   return {
-    format: 'mapstep/1',
+    format: FORMAT,
     studio,
     ...Object.fromEntries(lists.filter(([, entries]) => entries.length > 0)),
     ...(holidays && { holidays }),

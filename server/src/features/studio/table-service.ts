@@ -7,6 +7,7 @@ import {
   type CourseItemRow,
   type CsvRow,
   changedFields,
+  FORMAT,
   ITEM_TABLE,
   MARK_TABLE,
   type RowFault,
@@ -47,7 +48,7 @@ export async function importOtherTable(
   order: ImportOrder,
 ): Promise<TableResult> {
   const { part, fresh, changed, unchanged, faults } = await READERS[name](scope, rows, mapping);
-  const document: StudioDocument = { format: 'mapstep/1', studio: { name: '', timezone: 'UTC' }, ...part };
+  const document: StudioDocument = { format: FORMAT, studio: { name: '', timezone: 'UTC' }, ...part };
   if (write) await importDocument(scope, document, { ...order, mode: 'take' });
   return {
     written: write,

@@ -16,6 +16,7 @@ import { FigureCard, StudentCard } from './mark-cards.tsx';
 import { MarkGrid } from './mark-grid.tsx';
 import { Markers } from './markers.tsx';
 import { ReadyList } from './ready-list.tsx';
+import { SecondLooks } from './second-looks.tsx';
 import { useMarks } from './use-marks.ts';
 
 const VIEWS = [
@@ -88,6 +89,7 @@ function Views({ answer, view, commands, checks, mayWrite, section }: ViewsProps
         </Label>
       )}
       {view === 'marks' && <MarkGrid {...cells} />}
+      {view !== 'class' && view !== 'asks' && <SecondLooks marks={marks} />}
       {view === 'student' && <StudentCard {...cells} />}
       {view === 'figure' && <FigureCard {...cells} />}
       {view === 'ready' && (

@@ -14,6 +14,7 @@ import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourse } from '../course/course-context.ts';
+import { CellNotes, CellNoteWindow } from './cell-note.tsx';
 import { LAYER_WORDS, MARK_WORDS, MARKS } from './check-words.ts';
 import { MarkGlyph } from './mark-glyph.tsx';
 import type { Marks } from './use-marks.ts';
@@ -160,6 +161,7 @@ interface MarkRowProps extends MarkCardsProps {
 
 function MarkRow({ title, cell, marks, mayMark }: MarkRowProps) {
   const { own, average, markers } = marks.cell(cell);
+  const [isNoting, setNoting] = useState(false);
   return (
     <chakra.fieldset
       border="0"
@@ -175,7 +177,7 @@ function MarkRow({ title, cell, marks, mayMark }: MarkRowProps) {
       {MARKS.map((mark: Mark['mark']) => (
         <Button
           key={mark}
-          aria-pressed={own === mark}
+          aria-pressed={own?.mark === mark}
           aria-label={`${mark}, ${MARK_WORDS[mark]}`}
           minW="3rem"
           onClick={() => marks.put(cell, mark)}
@@ -184,11 +186,18 @@ function MarkRow({ title, cell, marks, mayMark }: MarkRowProps) {
         </Button>
       ))}
       <Label>
-        {own !== undefined && MARK_WORDS[own]}
+        {own !== undefined && MARK_WORDS[own.mark]}
         {markers > (own === undefined ? 0 : 1) && average !== undefined
           ? ` all markers: ${Math.round(average * 10) / 10}`
           : ''}
       </Label>
+      {own && (
+        <Button look="quiet" onClick={() => setNoting(true)}>
+          Note
+        </Button>
+      )}
+      <CellNotes cell={cell} marks={marks} />
+      {isNoting && <CellNoteWindow cell={cell} marks={marks} close={() => setNoting(false)} />}
     </chakra.fieldset>
   );
 }

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import type { CheckAnswer, SectionAnswer } from '@map-step/contract';
-import type { Check } from '@map-step/core';
+import type { Check, Mark } from '@map-step/core';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { DIRECTOR, demoStudio, renderRoom } from '../../test/in-course.tsx';
@@ -37,17 +37,31 @@ const check: Check = {
   ],
   marks: [],
 };
-const answer: CheckAnswer = { body: check, version: 1, history: [] };
+const PARTNER = 'kit-a';
+const answerWith = (marks: readonly Mark[]): CheckAnswer => ({
+  body: { ...check, marks: [...marks] },
+  version: 1,
+  history: [],
+});
 
-function Grid({ mayMark }: { mayMark: boolean }) {
-  return <MarkGrid marks={useMarks(answer)} mayMark={mayMark} />;
+function Grid({ mayMark, answer }: { mayMark: boolean; answer: CheckAnswer }) {
+  const marks = useMarks(answer);
+  const student = students[0]?.student ?? '';
+  return (
+    <>
+      <button type="button" onClick={() => marks.setPartner(student, PARTNER)}>
+        pair
+      </button>
+      <MarkGrid marks={marks} mayMark={mayMark} />
+    </>
+  );
 }
 
-function open(mayMark = true) {
+function open(mayMark = true, given: readonly Mark[] = []) {
   const kept: LessonEvent[] = [];
   const keep = (event: LessonEvent) => void kept.push(event);
   const classContent: ClassContent = { section, waiting: [], keep, classPlan: undefined };
-  renderRoom(<Grid mayMark={mayMark} />, { classContent });
+  renderRoom(<Grid mayMark={mayMark} answer={answerWith(given)} />, { classContent });
   const press = async (key: string) =>
     act(async () => {
       fireEvent.keyDown(screen.getByRole('grid'), { key });
@@ -58,7 +72,7 @@ function open(mayMark = true) {
         ? `${students.findIndex(({ student }) => student === event.entry.student)} ${event.entry.pattern} ${event.entry.layer} ${event.entry.mark}`
         : '',
     );
-  return { press, told };
+  return { press, told, kept };
 }
 
 test('one key marks and goes on: over what is not asked, to the next student, and then to the next layer', async () => {
@@ -86,6 +100,36 @@ test('who may not mark marks nothing', async () => {
   await press('3');
   expect(told()).toEqual([]);
   expect(screen.queryByText(/Still to mark/)).toBeNull();
+});
+
+test('a partner who was set stands beside each mark until another is set', async () => {
+  const { press, kept } = open();
+  fireEvent.click(screen.getByRole('button', { name: 'pair' }));
+  await press('2');
+  expect(kept[0]).toMatchObject({ kind: 'mark', entry: { with: PARTNER, mark: 2 } });
+});
+
+test('a note stands beside an own mark only; r asks for it', async () => {
+  const { press } = open();
+  await press('r');
+  expect(await screen.findByText(/^Give a mark first/)).toBeTruthy();
+});
+
+test('what is said beside a mark is kept with it', async () => {
+  const own: Mark = {
+    ...{ id: 'a5e9d3a0-0000-4000-8000-000000000001', at: '2026-03-09T19:00:00Z', by: DIRECTOR, mark: 1 },
+    ...{ student: students[0]?.student ?? '', role: 'lead', pattern: 'wrap', layer: 'steps' },
+  };
+  const { press, kept } = open(true, [own]);
+  await press('r');
+  fireEvent.change(await screen.findByLabelText('Remark'), { target: { value: 'late on 3' } });
+  await act(async () => {
+    fireEvent.click(screen.getByLabelText('Ask another marker for a second look'));
+  });
+  await act(async () => {
+    fireEvent.click(screen.getByRole('button', { name: 'Keep this note' }));
+  });
+  expect(kept).toMatchObject([{ entry: { mark: 1, remark: 'late on 3', lookAgain: true } }]);
 });
 
 test('what is still to be marked is told', () => {

@@ -1,19 +1,17 @@
 import { chakra } from '@chakra-ui/react';
 import { type Candidate, type Criterion, figureName, LAYERS, type Layer, layersFor } from '@map-step/core';
-import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { useCourse } from '../course/course-context.ts';
-import { LAYER_WORDS, MARK_WORDS } from './check-words.ts';
-import { isMark, MarkGlyph, markOf } from './mark-glyph.tsx';
-import type { MarkedCell, Marks } from './use-marks.ts';
+import { CellHere } from './cell-here.tsx';
+import { CellNoteWindow } from './cell-note.tsx';
+import { LAYER_WORDS } from './check-words.ts';
+import { GridRow, type Place } from './grid-row.tsx';
+import { isMark, markOf } from './mark-glyph.tsx';
+import type { Marks } from './use-marks.ts';
 import { missingInWords, SHARES, type Share, useShare } from './use-share.ts';
-
-interface Place {
-  readonly row: number;
-  readonly column: number;
-}
 
 interface MarkGridProps {
   readonly marks: Marks;
@@ -43,6 +41,8 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
     const [candidate, item] = [candidates[at.row], items[at.column]];
     return candidate !== undefined && item !== undefined && layersFor(item, candidate.role).includes(of);
   };
+  const [isNoting, setNoting] = useState(false);
+  const here = hereOf(candidates[place.row], items[place.column], layer);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the focus follows the place, whatever drew it
   useEffect(() => {
     if (wantsFocus.current)
@@ -81,6 +81,12 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
     }
     const candidate = candidates[place.row];
     const item = items[place.column];
+    if (here && event.key === 'r') {
+      event.preventDefault();
+      event.stopPropagation();
+      setNoting(true);
+      return;
+    }
     if (!mayMark || !isMark(event.key) || !candidate || !item || !asked(place)) return;
     event.preventDefault();
     event.stopPropagation();
@@ -113,7 +119,7 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
       {mayMark && (
         <Label>
           0 not yet · 1 with prompting · 2 unprompted · 3 reliable with any partner. Each key marks and goes
-          on; arrows move.
+          on; arrows move; r writes a note.
         </Label>
       )}
       <chakra.div overflowX="auto">
@@ -159,91 +165,13 @@ export function MarkGrid({ marks, mayMark }: MarkGridProps) {
           ))}
         </chakra.div>
       </chakra.div>
+      {here && <CellHere cell={here} marks={marks} mayMark={mayMark} note={() => setNoting(true)} />}
+      {here && isNoting && <CellNoteWindow cell={here} marks={marks} close={() => setNoting(false)} />}
     </chakra.div>
   );
 }
 
-interface GridRowProps {
-  readonly row: number;
-  readonly candidate: Candidate;
-  readonly name: string;
-  readonly layer: Layer;
-  readonly items: readonly Criterion[];
-  readonly marks: Marks;
-  readonly columns: string;
-  readonly at: number | undefined;
-  go(place: Place): void;
-}
-
-function GridRow({ row, candidate, name, layer, items, marks, columns, at, go }: GridRowProps) {
-  return (
-    <chakra.div
-      role="row"
-      display="grid"
-      gridTemplateColumns={columns}
-      borderTop="1px solid"
-      borderColor="line"
-      alignItems="center"
-    >
-      <chakra.span role="rowheader" color={candidate.role} fontWeight="600">
-        {name}
-      </chakra.span>
-      {items.map((item, column) => {
-        const isAsked = layersFor(item, candidate.role).includes(layer);
-        const { own, average, markers } = isAsked
-          ? marks.cell({ ...candidate, pattern: item.pattern, layer })
-          : NOT_ASKED;
-        return (
-          <GridCell
-            key={item.pattern}
-            row={row}
-            column={column}
-            isAsked={isAsked}
-            own={own}
-            average={average}
-            markers={markers}
-            isHere={at === column}
-            go={go}
-          />
-        );
-      })}
-    </chakra.div>
-  );
-}
-
-const NOT_ASKED: MarkedCell = { own: undefined, average: undefined, markers: 0 };
-
-interface GridCellProps extends MarkedCell {
-  readonly row: number;
-  readonly column: number;
-  readonly isAsked: boolean;
-  readonly isHere: boolean;
-  go(place: Place): void;
-}
-
-/** Drawn again only when something of it has changed: hundreds of others stay. */
-const GridCell = memo(function GridCell(props: GridCellProps) {
-  const { row, column, isAsked, isHere, own, average, markers, go } = props;
-  const others = own === undefined ? markers : markers - 1;
-  return (
-    // biome-ignore lint/a11y/useSemanticElements: a cell of a grid that is gone through with arrows, not of a table
-    <div
-      role="gridcell"
-      tabIndex={isHere ? 0 : -1}
-      data-cell={`${row} ${column}`}
-      aria-label={isAsked ? wordsOf(own, average, others) : 'not asked'}
-      onFocus={isHere ? undefined : () => go({ row, column })}
-      style={{ padding: '3px 6px', cursor: 'pointer', display: 'flex', alignItems: 'center', gap: '3px' }}
-    >
-      {isAsked && <MarkGlyph mark={own ?? average} isOthers={own === undefined} />}
-      {isAsked && others > 0 && own !== undefined && <sup>+{others}</sup>}
-    </div>
-  );
-});
-
-function wordsOf(own: MarkedCell['own'], average: number | undefined, others: number): string {
-  if (own !== undefined)
-    return `${own}, ${MARK_WORDS[own]}${others > 0 ? `, and ${others} more marked` : ''}`;
-  if (average !== undefined) return `not marked by you; others gave ${Math.round(average * 10) / 10}`;
-  return 'not marked';
+function hereOf(candidate: Candidate | undefined, item: Criterion | undefined, layer: Layer) {
+  const isAsked = candidate && item && layersFor(item, candidate.role).includes(layer);
+  return isAsked ? { ...candidate, pattern: item.pattern, layer } : undefined;
 }

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import type { CheckListAnswer } from '@map-step/contract';
-import { type Readiness, readiness } from '@map-step/core';
+import { partnersSeen, type Readiness, readiness } from '@map-step/core';
 import { CircleCheck, CircleDashed, CircleDot, RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -83,6 +83,7 @@ function ReadyRow({ one, name, items, before, marks, mayTell }: ReadyRowProps) {
       ? one.passed.filter(id => !before.passed.includes(id)).length
       : undefined;
   const first = one.missing[0];
+  const partners = partnersSeen(marks.check.marks, one);
   return (
     <TableRow>
       <TableCell>
@@ -102,6 +103,9 @@ function ReadyRow({ one, name, items, before, marks, mayTell }: ReadyRowProps) {
           <Link to={{ pathname: `/courses/${answer.course.id}/material/${first.pattern}`, search }}>
             the sheet to practise from
           </Link>
+        )}
+        {partners.length === 1 && (
+          <Label>partnering seen with {marks.nameOf(partners[0] ?? '')} only: look once with another</Label>
         )}
         {one.result !== 'unseen' && one.marked < one.asked * THIN && (
           <Label>thin evidence: {shareInWords(one.marked, one.asked)} marked</Label>

@@ -1,16 +1,20 @@
 import type { Versioned } from '@map-step/contract';
 import type { Candidate, Cell, Check, Mark } from '@map-step/core';
 import { averageMark, cellKey, checkCandidates, standingMarks } from '@map-step/core';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
+import type { Option } from '../../ui/choice.tsx';
 import { useClass, useCourse } from '../course/course-context.ts';
 
 export interface MarkedCell {
   /** What this person gave. */
-  readonly own: Mark['mark'] | undefined;
+  readonly own: Mark | undefined;
   /** The average of all who marked. */
   readonly average: number | undefined;
   readonly markers: number;
 }
+
+/** What a marker says beside a mark. */
+export type MarkNote = Pick<Mark, 'with' | 'quality' | 'remark' | 'lookAgain'>;
 
 export interface Marks {
   /** With what has not reached the server yet. */
@@ -18,7 +22,15 @@ export interface Marks {
   readonly candidates: readonly Candidate[];
   nameOf(student: string): string;
   cell(cell: Cell): MarkedCell;
-  put(cell: Cell, mark: Mark['mark']): void;
+  /** The standing mark of each marker. */
+  given(cell: Cell): readonly Mark[];
+  /** Marks a cell; without a note what was said beside the mark before stays, and the partner of now is set down. */
+  put(cell: Cell, mark: Mark['mark'], note?: MarkNote): void;
+  /** Whom somebody may have danced with; nobody in a solo dance. */
+  partnersFor(candidate: Candidate): readonly Option<string>[];
+  /** Whom somebody dances with while this person marks; empty when it is not said. */
+  partnerOf(student: string): string;
+  setPartner(student: string, partner: string): void;
 }
 
 const NOTHING: MarkedCell = { own: undefined, average: undefined, markers: 0 };
@@ -45,14 +57,30 @@ export function useMarks({ body }: Versioned<Check>): Marks {
     [section, check],
   );
   const names = useMemo(() => new Map(section?.students.map(({ id, name }) => [id, name])), [section]);
+  const [pairs, setPairs] = useState<Readonly<Record<string, string>>>({});
+  const ownPairs = useMemo(() => lastPairs(check.marks, me.id), [check.marks, me.id]);
+  const partnerOf = useCallback(
+    (student: string) => pairs[student] ?? ownPairs.get(student) ?? '',
+    [pairs, ownPairs],
+  );
   const put = useCallback(
-    (cell: Cell, mark: Mark['mark']) =>
+    (cell: Cell, mark: Mark['mark'], note?: MarkNote) => {
+      const partner = partnerOf(cell.student);
+      const before = standing.get(cellKey(cell))?.get(me.id);
+      const said = note ?? { ...noteOf(before), ...(partner && { with: partner }) };
       keep({
         kind: 'mark',
         check: body.id,
-        entry: { ...cell, id: crypto.randomUUID(), mark, at: new Date().toISOString() },
-      }),
-    [keep, body.id],
+        entry: {
+          ...{ student: cell.student, role: cell.role, pattern: cell.pattern, layer: cell.layer },
+          ...said,
+          id: crypto.randomUUID(),
+          mark,
+          at: new Date().toISOString(),
+        },
+      });
+    },
+    [keep, body.id, standing, me.id, partnerOf],
   );
   return {
     check,
@@ -61,8 +89,38 @@ export function useMarks({ body }: Versioned<Check>): Marks {
     cell: cell => {
       const marks = standing.get(cellKey(cell));
       if (!marks) return NOTHING;
-      return { own: marks.get(me.id)?.mark, average: averageMark(marks), markers: marks.size };
+      return { own: marks.get(me.id), average: averageMark(marks), markers: marks.size };
     },
+    given: cell => [...(standing.get(cellKey(cell))?.values() ?? [])],
     put,
+    partnersFor: ({ student, role }) =>
+      role === 'solo'
+        ? []
+        : candidates
+            .filter(other => other.student !== student && other.role !== role)
+            .map(other => ({ value: other.student, words: names.get(other.student) ?? other.student })),
+    partnerOf,
+    setPartner: (student, partner) =>
+      setPairs(now => ({ ...now, [student]: partner, ...(partner && { [partner]: student }) })),
   };
+}
+
+function noteOf(mark: Mark | undefined): MarkNote {
+  if (!mark) return {};
+  const { with: partner, quality, remark, lookAgain } = mark;
+  return {
+    ...(partner && { with: partner }),
+    ...(quality && { quality }),
+    ...(remark && { remark }),
+    ...(lookAgain && { lookAgain }),
+  };
+}
+
+/** Whom each student danced with when this person marked last. */
+function lastPairs(marks: readonly Mark[], by: string): ReadonlyMap<string, string> {
+  const newest = new Map<string, Mark>();
+  for (const mark of marks)
+    if (mark.by === by && mark.with && (newest.get(mark.student)?.at ?? '') <= mark.at)
+      newest.set(mark.student, mark);
+  return new Map([...newest].map(([student, mark]) => [student, mark.with ?? '']));
 }

@@ -37,7 +37,7 @@ export function StudioFile() {
       <chakra.h2 fontSize="lg">The studio as a file</chakra.h2>
       <chakra.div display="flex" gap="3" flexWrap="wrap">
         <Button onClick={() => file.current?.click()} disabled={begin.isPending}>
-          {begin.isPending ? 'Sending the file …' : 'Import a mapstep/1 file'}
+          {begin.isPending ? 'Sending the file …' : 'Import a Map Step file'}
         </Button>
         <ButtonLink href={PATHS['studio.export'].path} download>
           Export everything

@@ -10,6 +10,7 @@ import { type DecisionsProps, Setting } from './setting.tsx';
 
 const COUNTING = optionsOf({
   numbers: 'numbers, 1 2 3&4',
+  numbered: 'numbers, the first says which repeat: 1 a 2, 2 a 2',
   'slow-quick': 'slow and quick',
   words: 'the words of the steps',
   call: 'the call of the figure',

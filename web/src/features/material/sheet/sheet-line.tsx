@@ -4,6 +4,7 @@ import {
   type Figure,
   type FigurePart,
   namedRuns,
+  numberedCall,
   type Pattern,
   type Role,
   type SheetCell,
@@ -75,7 +76,9 @@ function SheetHead({ figure, layout, range }: SheetHeadProps) {
   const cells = cellsIn(layout.cells.get(first?.role ?? 'lead'), range);
   const { studio } = useCourse();
   const line = (text: (cell: SheetCell) => ReactNode) => cells.map(cell => ({ cell, text: text(cell) }));
+  const again = first && studio.studio.counting === 'numbered' ? numberedCall(first.rhythm, 2) : [];
   const lines = [
+    { way: 'numbered', title: 'Second time', cells: line(({ step }) => again[step ?? -1] ?? '') },
     { way: 'slow-quick', title: 'Slow, quick', cells: line(({ call }) => call) },
     { way: 'words', title: 'In words', cells: line(({ step }) => wordsOf(first, step)) },
     { way: 'call', title: 'Call', cells: line(({ step }) => callOf(figure.pattern, step)) },
