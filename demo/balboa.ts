@@ -1,4 +1,4 @@
-import type { Course, Dance, Level, Pattern } from '@map-step/core';
+import type { Course, Dance, Level, Pattern, PatternMark } from '@map-step/core';
 
 export const balboa: Dance = {
   id: 'balboa',
@@ -10,11 +10,18 @@ export const balboa: Dance = {
   quick: 1,
   split: 'swung',
   phrase: 8,
-  tempo: [{ min: 170, max: 240 }],
+  tempo: [
+    { min: 170, max: 240 },
+    { min: 240, max: 300 },
+  ],
   floor: 'spot',
   holds: [
     { id: 'close', name: 'Close', contact: 'body', rel: 180 },
     { id: 'open', name: 'One hand', contact: 'hand', rel: 180, like: 'one-hand' },
+  ],
+  qualities: [
+    { id: 'heel', name: 'How the foot meets the floor', layer: 'feet', words: ['flat', 'ball flat'] },
+    { id: 'bounce', name: 'The small bounce', layer: 'body', words: ['down', 'up'] },
   ],
 };
 
@@ -38,7 +45,8 @@ function figure({ lead, follow = 'opposite', ...rest }: FigureText): Pattern {
   };
 }
 
-const closeHold = { kind: 'caution', text: '', code: 'close-hold' } as const;
+const caution = (code: string): PatternMark => ({ kind: 'caution', text: '', code });
+const closeHold = caution('close-hold');
 
 export const balboaPatterns: Pattern[] = [
   figure({
@@ -51,6 +59,9 @@ export const balboaPatterns: Pattern[] = [
       { event: 3, kind: 'cue', text: 'Wait on 4: the music goes on without you' },
       { kind: 'fault', text: 'The hold on 4 and 8 is stepped over.', cure: 'Say the held counts aloud.' },
     ],
+    tracks: [
+      { quality: 'heel', values: ['ball flat', 'flat', 'flat', null, 'ball flat', 'flat', 'flat', null] },
+    ],
   }),
   figure({
     id: 'tapped-basic',
@@ -62,7 +73,7 @@ export const balboaPatterns: Pattern[] = [
     variantWhy: 'school',
     needs: ['held-basic'],
     lookalikes: ['held-basic'],
-    marks: [closeHold],
+    marks: [closeHold, { event: 3, kind: 'signal', text: 'The breath stays low: a tap, not a hold' }],
   }),
   figure({
     id: 'side-basic-close',
@@ -70,59 +81,86 @@ export const balboaPatterns: Pattern[] = [
     kind: 'basic',
     lead: 'L side small, R close, L side small, R side small, L close, R side small',
     needs: ['held-basic'],
+    marks: [
+      closeHold,
+      { kind: 'fault', text: 'The steps grow wider than the hips.', cure: 'Dance it inside one floorboard.' },
+    ],
   }),
   figure({
     id: 'walking-basic',
     name: 'Walking basic',
     kind: 'basic',
-    lead: 'L fwd small, R fwd small, L fwd small, R fwd small, L fwd small, R fwd small',
+    lead: 'L fwd small, R fwd small, L fwd small, R back small, L back small, R back small',
     needs: ['held-basic'],
+    marks: [closeHold, { kind: 'cue', text: 'Three on, three home' }],
   }),
   figure({
     id: 'turning-basic',
     name: 'Turning basic',
     kind: 'turn',
-    lead: 'L back small, R -90 place, L close, R fwd small, L -90 place, R close',
+    lead: 'L back small, R -90 place, L close, R fwd, L side -90, R close',
+    follow: 'R fwd, L side -90, R close, L back small, R -90 place, L close',
     needs: ['side-basic-close'],
     turn: -180,
+    marks: [
+      closeHold,
+      { event: 1, kind: 'signal', text: 'The leader’s back opens to the right on 2' },
+      {
+        kind: 'fault',
+        text: 'One pulls the other round.',
+        cure: 'Whoever walks goes round; whoever stands turns.',
+      },
+    ],
   }),
   figure({
     id: 'come-around',
     name: 'Come around',
     kind: 'turn',
-    lead: 'L back, R -90 side, L -90 fwd, R fwd, L -90 side, R -90 close',
+    lead: 'L place, R -90 place, L -90 place, R fwd small, L side small -90, R -90 close',
+    follow: 'R fwd small, L side small -90, R -90 close, L place, R -90 place, L -90 place',
     needs: ['turning-basic'],
     lookalikes: ['turning-basic'],
     turn: -360,
-    marks: [closeHold, { kind: 'caution', text: '', code: 'space' }],
+    marks: [closeHold, caution('space'), { event: 2, kind: 'signal', text: 'The turn does not stop on 3' }],
   }),
   figure({
     id: 'crab-walk',
     name: 'Crab walk',
     kind: 'pattern',
-    lead: 'L side, R cross-behind, L side, R cross-behind, L side, R close',
-    follow: 'R side, L cross-front, R side, L cross-front, R side, L close',
+    lead: 'L side, R cross-behind, L side small, R side, L cross-behind, R side small',
+    follow: 'R side, L cross-front, R side small, L side, R cross-front, L side small',
     needs: ['side-basic-close'],
+    marks: [
+      closeHold,
+      { event: 1, kind: 'cue', text: 'Leader behind, follower in front' },
+      {
+        kind: 'fault',
+        text: 'The hips turn with the cross.',
+        cure: 'Keep the chests parallel; only the feet cross.',
+      },
+    ],
   }),
   figure({
     id: 'harbour-gate',
     name: 'Harbour gate',
     kind: 'pattern',
-    lead: 'L back, R place, L fwd, R fwd, L side small, R close',
+    lead: 'L back small, R place, L close, R place, L place, R close',
+    follow: 'R fwd small, L place, R close, L back, R place, L close',
     entry: ['close'],
     exit: 'open',
     needs: ['walking-basic'],
-    marks: [{ event: 4, kind: 'signal', text: 'The right arm opens on 5' }],
+    marks: [closeHold, { event: 4, kind: 'signal', text: 'The right arm opens on 5' }],
   }),
   figure({
     id: 'walk-in',
     name: 'Walk in',
     kind: 'pattern',
-    lead: 'L back, R place, L fwd small, R fwd small, L close, R place',
+    lead: 'L back small, R replace, L close, R place, L place, R close',
+    follow: 'R back small, L replace, R close, L fwd, R place, L close',
     entry: ['open'],
     exit: 'close',
     needs: ['harbour-gate'],
-    marks: [closeHold],
+    marks: [closeHold, { event: 4, kind: 'signal', text: 'The left hand draws in, the right arm is ready' }],
   }),
   figure({
     id: 'half-time-basic',
@@ -133,6 +171,73 @@ export const balboaPatterns: Pattern[] = [
     needs: ['held-basic'],
     variantOf: 'held-basic',
     variantWhy: 'tempo',
+    tempo: [{ min: 240, max: 300 }],
+    marks: [closeHold, { kind: 'cue', text: 'When the band races, take every other beat' }],
+  }),
+  figure({
+    id: 'paddles',
+    name: 'Paddle round',
+    kind: 'turn',
+    lead: 'L side small -45, R -45 close, L side small, R side small -45, L -45 close, R side small',
+    needs: ['turning-basic'],
+    lookalikes: ['side-basic-close'],
+    turn: -180,
+    marks: [
+      closeHold,
+      { event: 0, kind: 'signal', text: 'The side step already turns' },
+      { kind: 'cue', text: 'Push the floor sideways; the room goes round' },
+    ],
+  }),
+  figure({
+    id: 'toss-out',
+    name: 'Toss-out',
+    kind: 'pattern',
+    lead: 'L back small, R place, L close, R place, L place, R close',
+    follow: 'R fwd small, L place, R close, L back, R -180 place, L -180 close',
+    entry: ['close'],
+    exit: 'open',
+    needs: ['harbour-gate'],
+    lookalikes: ['harbour-gate'],
+    marks: [
+      closeHold,
+      caution('arm-turn'),
+      { event: 4, kind: 'signal', text: 'The arm opens and the left hand rises' },
+      {
+        kind: 'fault',
+        text: 'The follower is thrown off balance.',
+        cure: 'Half the strength: the music does the rest.',
+        rescue: 'Leave the turn out: it is a harbour gate.',
+      },
+    ],
+  }),
+  figure({
+    id: 'open-return',
+    name: 'Turn home',
+    kind: 'turn',
+    lead: 'L back small, R replace, L close, R place, L place, R close',
+    follow: 'R back small, L replace, R close, L fwd, R +180 place, L +180 close',
+    entry: ['open'],
+    exit: 'close',
+    needs: ['walk-in', 'toss-out'],
+    lookalikes: ['walk-in'],
+    marks: [
+      closeHold,
+      caution('arm-turn'),
+      { event: 3, kind: 'signal', text: 'The hand lifts on the hold before 5' },
+    ],
+  }),
+  figure({
+    id: 'lolly-kicks',
+    name: 'Lolly kicks',
+    kind: 'pattern',
+    rhythm: '1 2 3 4 5 6 7 8',
+    lead: 'L side small, R kick, R side small, L kick, L back small, R tap, R fwd small, L touch',
+    needs: ['tapped-basic'],
+    marks: [
+      closeHold,
+      { kind: 'cue', text: 'Kick from the knee, down, not out' },
+      { kind: 'fault', text: 'The kicks hit the partner.', cure: 'Both kick beside, on the same side.' },
+    ],
   }),
 ];
 

@@ -22,12 +22,13 @@ test('the file is what its source makes (npm run demo)', () => {
   expect(text).toBe(writeDocument(buildDemo(tarnStreet)));
 });
 
-test('every figure passes check without an error; hints speak of turns on the line and of three over four', () => {
+test('every figure passes check without an error; hints speak of turns on the line, of three over four, and of the corner', () => {
   const read = readDocument(text);
   const problems = read.ok ? checkDocument(read.value).problems : [];
   expect(problems.filter(({ severity }) => severity === 'error')).toEqual([]);
   expect([...new Set(problems.map(({ code }) => code))].sort()).toEqual([
     'beats-off-bar',
+    'no-way-back',
     'turn-against-line',
   ]);
 });

@@ -1,59 +1,5 @@
-import type { Dance, Element, Level, Pattern, PatternMark } from '@map-step/core';
-
-export const hustle: Dance = {
-  id: 'hustle',
-  name: 'Hustle',
-  roles: 'pair',
-  beatsPerBar: 4,
-  countCycle: 6,
-  slow: 2,
-  quick: 1,
-  split: 'straight',
-  phrase: 8,
-  tempo: [{ min: 100, max: 124 }],
-  floor: 'slot',
-  holds: [
-    { id: 'two-hand', name: 'Two hands', contact: 'hand', rel: 180 },
-    { id: 'one-hand', name: 'One hand', contact: 'hand', rel: 180 },
-    { id: 'handshake', name: 'Handshake', contact: 'hand', rel: 180 },
-    { id: 'close', name: 'Close', contact: 'body', rel: 180 },
-    { id: 'wrap', name: 'Wrap', contact: 'body', rel: 0 },
-    { id: 'apart', name: 'Apart', contact: 'none', rel: 180 },
-  ],
-};
-
-export const hustleLevels: Level[] = [
-  { id: 'hustle-1', dance: 'hustle', name: 'Hustle 1', order: 1 },
-  { id: 'hustle-2', dance: 'hustle', name: 'Hustle 2', order: 2 },
-  { id: 'hustle-3', dance: 'hustle', name: 'Hustle 3', order: 3 },
-];
-
-export const hustleElements: Element[] = [
-  { id: 'slot-lanes', dance: 'hustle', name: 'Keeping to the slot', strand: 'floor', minutes: 3 },
-  { id: 'raised-hand', dance: 'hustle', name: 'Leading with a raised hand', strand: 'lead', minutes: 3 },
-];
-
-const LEAD_ROCK = 'L back ball, R replace';
-const FOLLOW_ROCK = 'R back ball, L replace';
-
-type FigureText = Pick<Pattern, 'id' | 'name' | 'kind' | 'entry' | 'exit'> &
-  Partial<Pattern> & { readonly lead: string; readonly follow: string };
-
-function figure({ lead, follow, ...rest }: FigureText): Pattern {
-  const isNatural = follow === 'image' || follow === 'opposite';
-  return {
-    dance: 'hustle',
-    level: 'hustle-1',
-    rhythm: '&1 2 3',
-    beats: 3,
-    parts: { lead: `${LEAD_ROCK}, ${lead}`, follow: isNatural ? follow : `${FOLLOW_ROCK}, ${follow}` },
-    ...rest,
-  };
-}
-
-function caution(code: string): PatternMark {
-  return { kind: 'caution', text: '', code };
-}
+import type { Pattern } from '@map-step/core';
+import { caution, FOLLOW_ROCK, figure, LEAD_ROCK } from './hustle-dance.ts';
 
 export const hustleBasics: Pattern[] = [
   figure({
@@ -61,7 +7,7 @@ export const hustleBasics: Pattern[] = [
     name: 'Side basic',
     aliases: [{ name: 'Home step', school: 'Harbour hall' }],
     kind: 'basic',
-    lead: 'L side, R close',
+    lead: 'L side small, R replace',
     follow: 'image',
     entry: ['two-hand', 'one-hand'],
     exit: 'same',
@@ -101,7 +47,7 @@ export const hustleBasics: Pattern[] = [
     id: 'close-basic',
     name: 'Close basic',
     kind: 'basic',
-    lead: 'L side, R close',
+    lead: 'L side small, R replace',
     follow: 'image',
     entry: ['close'],
     exit: 'same',
@@ -119,9 +65,9 @@ export const hustleBasics: Pattern[] = [
     name: 'Rotating basic',
     aliases: [{ name: 'Swap', school: 'Net Room juniors' }],
     kind: 'basic',
-    lead: 'L -90 fwd, R -90 side',
-    follow: 'R -90 fwd, L -90 side',
-    entry: ['two-hand', 'close'],
+    lead: 'L fwd -90, R -90 back',
+    follow: 'R cross-front -90, L -90 back',
+    entry: ['two-hand'],
     exit: 'same',
     turn: -180,
     needs: ['forward-back-basic'],
@@ -143,8 +89,8 @@ export const hustleTurns: Pattern[] = [
     id: 'left-turn',
     name: 'Left turn',
     kind: 'turn',
-    lead: 'L -90 fwd, R -90 close',
-    follow: 'R +90 fwd, L +90 back',
+    lead: 'L diag-fwd -90, R -90 back',
+    follow: 'R fwd +90, L +90 diag-back',
     entry: ['one-hand', 'two-hand'],
     exit: 'one-hand',
     turn: -180,
@@ -163,8 +109,8 @@ export const hustleTurns: Pattern[] = [
     id: 'right-turn',
     name: 'Right turn',
     kind: 'turn',
-    lead: 'L +90 fwd, R +90 close',
-    follow: 'R -90 fwd, L -90 side',
+    lead: 'L cross-front +90, R +90 back',
+    follow: 'R fwd -90, L -90 back',
     entry: ['one-hand', 'two-hand'],
     exit: 'one-hand',
     turn: 180,
@@ -185,10 +131,10 @@ export const hustleTurns: Pattern[] = [
     id: 'both-hands-turn',
     name: 'Both-hands turn',
     kind: 'turn',
-    lead: 'L fwd small, R back',
-    follow: 'R -180 fwd, L -180 back',
+    lead: 'L place, R close',
+    follow: 'R -180 place, L -180 close',
     entry: ['two-hand'],
-    exit: 'two-hand',
+    exit: 'one-hand',
     turn: 0,
     needs: ['right-turn'],
     marks: [
@@ -202,8 +148,8 @@ export const hustleTurns: Pattern[] = [
     id: 'leaders-turn',
     name: 'Leader’s turn',
     kind: 'turn',
-    lead: 'L +180 fwd, R +180 close',
-    follow: 'R fwd small, L back',
+    lead: 'L +180 place, R +180 close',
+    follow: 'R place, L close',
     entry: ['one-hand'],
     exit: ['one-hand', 'two-hand'],
     turn: 0,
@@ -219,12 +165,12 @@ export const hustleTurns: Pattern[] = [
     name: 'Free spin',
     kind: 'turn',
     lead: 'L place, R close',
-    follow: 'R +180 fwd small, L +180 close',
+    follow: 'R +180 place, L +180 close',
     entry: ['one-hand'],
-    exit: 'two-hand',
+    exit: ['one-hand', 'two-hand'],
     holds: [{ event: 2, hold: 'apart' }],
     turn: 0,
-    needs: ['left-turn'],
+    needs: ['left-turn', 'spotting-drill'],
     marks: [
       { event: 1, kind: 'signal', text: 'A level hand gives the start and lets go' },
       { kind: 'cue', text: 'Spin on one spot, arms in' },
@@ -244,8 +190,8 @@ export const hustlePatterns: Pattern[] = [
     id: 'cross-over',
     name: 'Cross-over',
     kind: 'pattern',
-    lead: 'L -90 side, R -90 close',
-    follow: 'R fwd, L fwd -180',
+    lead: 'L diag-fwd -90, R -90 back',
+    follow: 'R fwd outside -90, L -90 diag-back',
     entry: ['two-hand', 'one-hand'],
     exit: 'one-hand',
     turn: -180,
@@ -271,13 +217,14 @@ export const hustlePatterns: Pattern[] = [
       { event: 2, kind: 'signal', text: 'The hand on the back opens' },
       { kind: 'fault', text: 'The follower runs out of arm.', cure: 'Both take half the distance.' },
       caution('strength'),
+      caution('close-hold'),
     ],
   }),
   figure({
     id: 'gather',
     name: 'Gather',
     kind: 'pattern',
-    lead: 'L fwd small, R close',
+    lead: 'L place, R close',
     follow: 'R fwd, L close',
     entry: ['two-hand', 'one-hand'],
     exit: 'close',
@@ -292,8 +239,8 @@ export const hustlePatterns: Pattern[] = [
     id: 'hand-change',
     name: 'Hand change',
     kind: 'pattern',
-    lead: 'L side small, R close',
-    follow: 'R side small, L close',
+    lead: 'L place, R close',
+    follow: 'R place, L close',
     entry: ['one-hand'],
     exit: 'handshake',
     turn: 0,
@@ -304,8 +251,8 @@ export const hustlePatterns: Pattern[] = [
     id: 'handshake-pass',
     name: 'Handshake pass',
     kind: 'pattern',
-    lead: 'L -90 side, R -90 close',
-    follow: 'R fwd, L fwd -180',
+    lead: 'L diag-fwd -90, R -90 back',
+    follow: 'R fwd outside -90, L -90 diag-back',
     entry: ['handshake'],
     exit: ['handshake', 'two-hand'],
     turn: -180,
@@ -316,7 +263,7 @@ export const hustlePatterns: Pattern[] = [
       {
         kind: 'fault',
         text: 'The joined hands cross in front of the face.',
-        cure: 'Carry them at hip height.',
+        cure: 'Carry them at hip height, in front of both.',
       },
     ],
   }),
@@ -340,8 +287,8 @@ export const hustlePatterns: Pattern[] = [
     id: 'wrap',
     name: 'Wrap',
     kind: 'pattern',
-    lead: 'L side small, R close',
-    follow: 'R +90 fwd, L +90 close',
+    lead: 'L place, R close',
+    follow: 'R +45 fwd, L +135 back',
     entry: ['two-hand'],
     exit: 'wrap',
     turn: 0,
@@ -362,13 +309,17 @@ export const hustlePatterns: Pattern[] = [
     id: 'unwrap',
     name: 'Unwrap',
     kind: 'pattern',
-    lead: 'L side small, R close',
-    follow: 'R -90 fwd, L -90 back',
+    lead: 'L place, R close',
+    follow: 'R cross-front -135, L -45 back',
     entry: ['wrap'],
     exit: 'two-hand',
     turn: 0,
     needs: ['wrap'],
-    marks: [{ event: 1, kind: 'signal', text: 'The high hand goes back the way it came' }, caution('wrap')],
+    marks: [
+      { event: 1, kind: 'signal', text: 'The high hand goes back the way it came' },
+      caution('wrap'),
+      caution('arm-turn'),
+    ],
   }),
   figure({
     id: 'cradle-walk',
@@ -377,7 +328,7 @@ export const hustlePatterns: Pattern[] = [
     rhythm: '&1 2 3 &4 5 6',
     beats: 6,
     parts: {
-      lead: `${LEAD_ROCK}, L fwd, R fwd, ${LEAD_ROCK}, L fwd, R fwd`,
+      lead: `${LEAD_ROCK}, L fwd, R fwd, ${LEAD_ROCK}, L back, R back`,
       follow: 'image',
     },
     lead: '',
@@ -388,7 +339,7 @@ export const hustlePatterns: Pattern[] = [
     needs: ['wrap', 'unwrap'],
     marks: [
       { kind: 'cue', text: 'Two people, one walk' },
-      { kind: 'fault', text: 'The inside partner takes longer steps.', cure: 'Match the shorter stride.' },
+      { kind: 'fault', text: 'One walks ahead of the other.', cure: 'Match the shorter stride.' },
       caution('wrap'),
     ],
   }),
@@ -399,8 +350,8 @@ export const hustlePatterns: Pattern[] = [
     rhythm: '&1 2 3 &4 5 6',
     beats: 6,
     parts: {
-      lead: `${LEAD_ROCK}, L side small, R close, ${LEAD_ROCK}, L side small, R close`,
-      follow: `${FOLLOW_ROCK}, R +90 fwd, L +90 close, ${FOLLOW_ROCK}, R -90 fwd, L -90 back`,
+      lead: `${LEAD_ROCK}, L place, R close, ${LEAD_ROCK}, L place, R close`,
+      follow: `${FOLLOW_ROCK}, R +45 fwd, L +135 back, ${FOLLOW_ROCK}, R cross-front -135, L -45 back`,
     },
     lead: '',
     follow: '',
@@ -413,6 +364,7 @@ export const hustlePatterns: Pattern[] = [
     marks: [
       { event: 4, kind: 'signal', text: 'No stop in the wrap: the high hand turns at once' },
       caution('wrap'),
+      caution('arm-turn'),
     ],
   }),
 ];

@@ -1,4 +1,4 @@
-import type { Course, Dance, Level, Pattern } from '@map-step/core';
+import type { Course, Dance, Level, Pattern, PatternMark } from '@map-step/core';
 
 export const quickstep: Dance = {
   id: 'quickstep',
@@ -13,8 +13,20 @@ export const quickstep: Dance = {
   tempo: [{ min: 192, max: 208 }],
   floor: 'line',
   holds: [
-    { id: 'practice', name: 'Practice hold', contact: 'hand', rel: 180 },
+    {
+      ...{ id: 'practice', name: 'Practice hold', contact: 'hand', rel: 180 },
+      touch: [
+        { lead: 'right-hand', follow: 'upper-arm' },
+        { lead: 'left-hand', follow: 'upper-arm' },
+      ],
+      place: { ahead: [0.1, 0.6], side: [-0.25, 0.25] },
+    },
     { id: 'closed', name: 'Closed hold', contact: 'body', rel: 180, like: 'close' },
+  ],
+  qualities: [
+    { id: 'footfall', name: 'Heel or ball', layer: 'feet', words: ['heel', 'ball', 'ball heel'] },
+    { id: 'rise', name: 'Rise and fall', layer: 'knees', words: ['down', 'up', 'lower'] },
+    { id: 'sway', name: 'Sway', layer: 'body', words: ['left', 'right', 'none'] },
   ],
   pieces: [
     { id: 'chasse', name: 'Chassé', rhythm: 'QQS', steps: 'L side, R close, L side' },
@@ -29,26 +41,29 @@ export const quickstepLevels: Level[] = [
 
 /** Degrees to the line of dance: the wall is on the right, the centre on the left. */
 const TO_WALL = -45;
+const ALONG_LINE = 0;
 const TO_CENTRE = 45;
-const BACK_TO_LINE = -180;
+const BACK_TO_LINE = 180;
 const BACK_TO_CENTRE = -135;
 
 type FigureText = Pick<Pattern, 'id' | 'name' | 'kind' | 'rhythm'> &
   Partial<Pattern> & { readonly lead: string; readonly follow?: string };
 
-function figure({ lead, follow = 'opposite', ...rest }: FigureText): Pattern {
+function figure({ lead, follow = 'opposite', marks = [], ...rest }: FigureText): Pattern {
   return {
     dance: 'quickstep',
     level: 'quickstep-1',
     parts: { lead, follow },
     entry: ['practice', 'closed'],
     exit: 'same',
+    marks: [...marks, ...['close-hold', 'space'].map(caution)],
     ...rest,
   };
 }
 
-const closeHold = { kind: 'caution', text: '', code: 'close-hold' } as const;
-const lookFirst = { kind: 'caution', text: '', code: 'space' } as const;
+function caution(code: string): PatternMark {
+  return { kind: 'caution', text: '', code };
+}
 
 export const quickstepPatterns: Pattern[] = [
   figure({
@@ -57,30 +72,36 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'basic',
     rhythm: 'SSSS',
     lead: 'R fwd, L fwd, R fwd, L fwd',
-    align: [TO_WALL, 0],
+    align: [TO_WALL, ALONG_LINE],
     turn: 0,
-    marks: [closeHold, { kind: 'cue', text: 'Walk past each other’s knees, not into them' }],
+    marks: [{ kind: 'cue', text: 'Walk past each other’s knees, not into them' }],
+    tracks: [{ quality: 'footfall', role: 'lead', values: ['heel', 'heel', 'heel', 'heel'] }],
   }),
   figure({
     id: 'quarter-turn',
     name: 'Quarter turn',
     kind: 'basic',
     rhythm: 'SQQS',
-    lead: 'R fwd, L -90 side, R close, L side',
+    lead: 'R fwd, L -45 side, R -45 close, L diag-back',
+    follow: 'L back, R -90 side, L close, R diag-fwd',
     align: [TO_WALL],
     turn: -90,
     needs: ['walks-to-wall'],
     lookalikes: ['natural-turn'],
     marks: [
-      { event: 1, kind: 'cue', text: 'Turn, then stay: the chassé has no turn left' },
+      { event: 1, kind: 'cue', text: 'An eighth, another eighth, and out' },
       {
         event: 0,
         kind: 'fault',
         text: 'The turn comes up an eighth short.',
-        cure: 'Look over the right shoulder first.',
-        rescue: 'Make it up in the progressive chassé.',
+        cure: 'Start the turn in the body; the feet follow.',
+        rescue: 'Turn an eighth less in the chassé.',
       },
-      lookFirst,
+      { event: 1, kind: 'signal', text: 'The chassé stays low and goes sideways: no heel pulls in' },
+    ],
+    tracks: [
+      { quality: 'rise', values: ['down', 'up', 'up', 'lower'] },
+      { quality: 'footfall', role: 'lead', values: ['heel', 'ball', 'ball', 'ball heel'] },
     ],
   }),
   figure({
@@ -88,11 +109,47 @@ export const quickstepPatterns: Pattern[] = [
     name: 'Progressive chassé',
     kind: 'basic',
     rhythm: 'SQQS',
-    lead: 'R back, L +90 side, R close, L side',
-    align: [BACK_TO_CENTRE, BACK_TO_LINE],
+    lead: 'R back, L +90 side, R close, L diag-fwd',
+    follow: 'L fwd, R +45 side, L +45 close, R diag-back',
+    align: [BACK_TO_CENTRE],
     turn: 90,
     needs: ['quarter-turn'],
-    marks: [{ event: 0, role: 'follow', kind: 'cue', text: 'Straight at your partner, then beside' }],
+    marks: [
+      { event: 0, role: 'follow', kind: 'cue', text: 'Straight at your partner, then beside' },
+      {
+        kind: 'fault',
+        text: 'The last step goes straight and the next one has no way past.',
+        cure: 'Let the last step go forward beside the partner.',
+      },
+    ],
+    tracks: [{ quality: 'rise', values: ['down', 'up', 'up', 'lower'] }],
+  }),
+  figure({
+    id: 'chasse-from-line',
+    name: 'Chassé from the line',
+    kind: 'basic',
+    rhythm: 'SQQS',
+    lead: 'R back, L +90 side, R +45 close, L diag-fwd',
+    follow: 'L fwd, R +90 side, L +45 close, R diag-back',
+    align: [BACK_TO_LINE],
+    turn: 135,
+    needs: ['progressive-chasse'],
+    lookalikes: ['progressive-chasse'],
+    variantOf: 'progressive-chasse',
+    variantWhy: 'harder',
+    marks: [{ event: 0, kind: 'signal', text: 'The back is square to the line: there is more to turn' }],
+  }),
+  figure({
+    id: 'walk-from-line',
+    name: 'Walk from the line',
+    kind: 'basic',
+    rhythm: 'SSSS',
+    lead: 'R fwd -45, L fwd, R fwd, L fwd',
+    align: [ALONG_LINE],
+    turn: -45,
+    needs: ['walks-to-wall'],
+    lookalikes: ['walks-to-wall'],
+    marks: [{ event: 0, kind: 'cue', text: 'Turn to the wall on the first step, then leave it' }],
   }),
   figure({
     id: 'half-natural',
@@ -100,22 +157,46 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'turn',
     rhythm: 'SQQ',
     lead: 'R fwd, L -90 side, R -45 close',
+    follow: 'L back, R -90 side, L -45 close',
     align: [TO_WALL],
     turn: -135,
     needs: ['quarter-turn'],
+    lookalikes: ['natural-turn'],
+    marks: [
+      { event: 2, kind: 'signal', text: 'The body stays low after 3: another figure begins' },
+      {
+        kind: 'fault',
+        text: 'The follower is left on the outside.',
+        cure: 'Leaders, step between the feet.',
+      },
+    ],
   }),
   figure({
     id: 'natural-turn',
     name: 'Natural turn',
     kind: 'turn',
     rhythm: 'SQQSS',
-    lead: 'R fwd, L -90 side, R -45 close, L back, R -135 close',
+    lead: 'R fwd, L -90 side, R -45 close, L back, R -135 side small heel',
+    follow: 'L back, R -90 side, L -45 close, R fwd, L -135 side',
     align: [TO_WALL],
     turn: -270,
     needs: ['half-natural'],
     lookalikes: ['natural-spin-turn', 'hesitation'],
     cuts: [{ event: 3, hold: 'closed' }],
-    marks: [{ event: 4, kind: 'signal', text: 'The leader’s heel pulls in: no travel on the last slow' }],
+    marks: [
+      { event: 4, kind: 'signal', text: 'The leader’s heel pulls in: no travel on the last slow' },
+      {
+        kind: 'fault',
+        text: 'The heel pull travels.',
+        cure: 'Turn on the left heel and draw the right foot to it.',
+        rescue: 'Take a plain side step and go on.',
+      },
+    ],
+    tracks: [
+      { quality: 'footfall', role: 'lead', values: ['heel', 'ball', 'ball heel', 'ball heel', 'heel'] },
+      { quality: 'sway', role: 'lead', values: ['none', 'right', 'right', 'none', 'left'] },
+      { quality: 'rise', values: ['down', 'up', 'lower', 'down', 'down'] },
+    ],
   }),
   figure({
     id: 'chasse-reverse-turn',
@@ -123,9 +204,14 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'turn',
     rhythm: 'SQQ',
     lead: 'L fwd, R +90 side, L +45 close',
+    follow: 'R back, L +90 side, R +45 close',
     align: [TO_CENTRE],
     turn: 135,
     needs: ['progressive-chasse'],
+    marks: [
+      { event: 0, kind: 'cue', text: 'Left turns begin on the left foot' },
+      { kind: 'fault', text: 'The chassé overtakes the partner.', cure: 'Small side step, then close.' },
+    ],
   }),
   figure({
     id: 'forward-lock',
@@ -133,10 +219,22 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'pattern',
     rhythm: 'SQQS',
     lead: 'R fwd outside, L fwd, R lock-behind, L fwd',
-    align: [TO_WALL, 0],
+    align: [TO_WALL, ALONG_LINE],
     turn: 0,
     needs: ['progressive-chasse'],
     marks: [{ event: 0, kind: 'signal', text: 'The first slow passes outside: the lock follows' }],
+    tracks: [{ quality: 'rise', values: ['down', 'up', 'up', 'lower'] }],
+  }),
+  figure({
+    id: 'outside-step',
+    name: 'Outside step',
+    kind: 'pattern',
+    rhythm: 'S',
+    lead: 'R fwd outside',
+    align: [TO_WALL],
+    turn: 0,
+    needs: ['forward-lock'],
+    marks: [{ event: 0, kind: 'cue', text: 'One step past the partner, and the left foot is free' }],
   }),
   figure({
     id: 'cross-chasse',
@@ -144,19 +242,29 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'pattern',
     rhythm: 'SQQ',
     lead: 'L fwd, R side, L close',
-    align: [TO_WALL, TO_CENTRE],
+    align: [TO_WALL],
     turn: 0,
-    needs: ['progressive-chasse'],
+    needs: ['progressive-chasse', 'outside-step'],
+    marks: [
+      { event: 0, kind: 'signal', text: 'The left foot goes straight: the chassé moves to the right' },
+      { kind: 'fault', text: 'It turns.', cure: 'Keep the chest where it was; only the feet go.' },
+    ],
   }),
   figure({
     id: 'change-of-direction',
     name: 'Change of direction',
     kind: 'pattern',
+    level: 'quickstep-2',
     rhythm: 'SSS',
     lead: 'L fwd, R diag-fwd +90, L touch',
+    follow: 'R back, L diag-back +90, R touch',
     align: [TO_WALL],
     turn: 90,
     needs: ['cross-chasse'],
+    marks: [
+      { event: 1, kind: 'signal', text: 'The second slow has no hurry: the body turns over the foot' },
+      { kind: 'fault', text: 'The free foot closes with weight.', cure: 'Brush it in, and wait.' },
+    ],
   }),
   figure({
     id: 'backward-lock',
@@ -165,9 +273,18 @@ export const quickstepPatterns: Pattern[] = [
     level: 'quickstep-2',
     rhythm: 'SQQS',
     lead: 'L back, R back, L lock-front, R back',
+    follow: 'R fwd outside, L fwd, R lock-behind, L fwd',
     align: [BACK_TO_LINE],
     turn: 0,
     needs: ['forward-lock', 'half-natural'],
+    marks: [
+      { event: 0, role: 'follow', kind: 'cue', text: 'The first step passes outside' },
+      {
+        kind: 'fault',
+        text: 'The leader falls into the lock.',
+        cure: 'Keep the weight forward of the heels.',
+      },
+    ],
   }),
   figure({
     id: 'running-finish',
@@ -175,10 +292,16 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'turn',
     level: 'quickstep-2',
     rhythm: 'SQQ',
-    lead: 'L back, R -90 side, L -90 fwd outside',
+    lead: 'L back, R -90 side, L -90 fwd',
+    follow: 'R fwd, L -90 side, R -90 back',
     align: [BACK_TO_LINE],
     turn: -180,
     needs: ['backward-lock'],
+    lookalikes: ['tipple-chasse'],
+    marks: [
+      { event: 1, kind: 'signal', text: 'The second step runs on: no close' },
+      { kind: 'fault', text: 'It stops half way round.', cure: 'Look along the line before you turn.' },
+    ],
   }),
   figure({
     id: 'tipple-chasse',
@@ -186,11 +309,16 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'turn',
     level: 'quickstep-2',
     rhythm: 'SQQS',
-    lead: 'L back, R -90 side, L close, R -45 side',
+    lead: 'L back, R -90 side, L close, R -45 diag-fwd',
+    follow: 'R fwd, L -90 side, R close, L -45 diag-back',
     align: [BACK_TO_LINE],
     turn: -135,
     needs: ['half-natural'],
     lookalikes: ['running-finish'],
+    marks: [
+      { event: 2, kind: 'signal', text: 'The feet close on the second quick' },
+      { kind: 'cue', text: 'Tip to the right, then run' },
+    ],
   }),
   figure({
     id: 'natural-spin-turn',
@@ -198,11 +326,22 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'turn',
     level: 'quickstep-2',
     rhythm: 'SQQSSS',
-    lead: 'R fwd, L -90 side, R -45 close, L back -180, R fwd, L -135 side',
+    lead: 'R fwd, L -90 side, R -45 close, L back small -180, R fwd, L -135 side',
+    follow: 'L back, R -90 side, L -45 close, R fwd small -180, L back, R -135 side',
     align: [TO_WALL],
     turn: -450,
     needs: ['natural-turn'],
-    marks: [{ kind: 'caution', text: '', code: 'spin' }],
+    lookalikes: ['hesitation'],
+    marks: [
+      caution('spin'),
+      { event: 3, kind: 'signal', text: 'The fourth step turns at once: the knees stay bent' },
+      {
+        kind: 'fault',
+        text: 'The spin drifts outward.',
+        cure: 'Turn over one spot; the follower walks between the feet.',
+      },
+      ...['close-hold', 'space'].map(caution),
+    ],
   }),
   figure({
     id: 'hesitation',
@@ -211,9 +350,48 @@ export const quickstepPatterns: Pattern[] = [
     level: 'quickstep-2',
     rhythm: 'SQQSSS',
     lead: 'R fwd, L -90 side, R -45 close, L back, R -135 side, L touch',
+    follow: 'L back, R -90 side, L -45 close, R fwd, L -135 side, R touch',
     align: [TO_WALL],
     turn: -270,
     needs: ['natural-turn'],
+    marks: [
+      { event: 5, kind: 'signal', text: 'The last slow waits: the foot comes in without weight' },
+      { kind: 'fault', text: 'The waiting foot takes the weight.', cure: 'Say “and wait” on the last slow.' },
+    ],
+  }),
+  figure({
+    id: 'natural-pivot-turn',
+    name: 'Natural pivot turn at the corner',
+    kind: 'turn',
+    level: 'quickstep-2',
+    rhythm: 'SQQS',
+    lead: 'R fwd, L -90 side, R -45 close, L back small -135',
+    follow: 'L back, R -90 side, L -45 close, R fwd small -135',
+    align: [TO_WALL],
+    turn: -270,
+    needs: ['natural-turn'],
+    lookalikes: ['natural-turn'],
+    marks: [
+      { kind: 'cue', text: 'The corner turns the line for you' },
+      { event: 3, kind: 'signal', text: 'The fourth step pivots: the new long side is in front' },
+    ],
+  }),
+  figure({
+    id: 'four-quick-run',
+    name: 'Four quick run',
+    kind: 'pattern',
+    level: 'quickstep-2',
+    rhythm: 'SQQQQS',
+    lead: 'R fwd outside, L fwd, R lock-behind, L fwd, R fwd, L fwd',
+    follow: 'L back, R back, L lock-front, R back, L back, R back',
+    align: [TO_WALL, ALONG_LINE],
+    turn: 0,
+    needs: ['forward-lock'],
+    lookalikes: ['forward-lock'],
+    marks: [
+      { event: 3, kind: 'signal', text: 'The knees stay high after the lock: the run goes on' },
+      { kind: 'fault', text: 'The run bounces.', cure: 'Run on the balls of the feet, shoulders level.' },
+    ],
   }),
 ];
 

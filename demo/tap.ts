@@ -1,4 +1,4 @@
-import type { Course, Dance, Level, Pattern } from '@map-step/core';
+import type { Course, Dance, Level, Pattern, PatternMark } from '@map-step/core';
 
 export const tap: Dance = {
   id: 'tap',
@@ -21,8 +21,18 @@ export const tap: Dance = {
   ],
   pieces: [
     { id: 'shuffle', name: 'Shuffle', rhythm: '1&', steps: 'R brush, R spank' },
-    { id: 'flap', name: 'Flap', rhythm: '1&', steps: 'R brush, R fwd' },
-    { id: 'ball-change', name: 'Ball change', rhythm: '1&', steps: 'R back ball, L place' },
+    { id: 'flap', name: 'Flap', rhythm: '&1', steps: 'R brush, R fwd ball' },
+    { id: 'ball-change', name: 'Ball change', rhythm: '1&', steps: 'R back ball, L replace' },
+    { id: 'riff', name: 'Riff', rhythm: '1&', steps: 'R brush toe, R scuff' },
+  ],
+  qualities: [
+    {
+      id: 'edge',
+      name: 'Which edge of the shoe sounds',
+      layer: 'feet',
+      words: ['toe', 'ball', 'heel', 'flat'],
+    },
+    { id: 'volume', name: 'Loud and soft', layer: 'show', words: ['loud', 'soft'] },
   ],
 };
 
@@ -35,6 +45,11 @@ function figure({ solo, ...rest }: FigureText): Pattern {
   return { dance: 'tap', level: 'tap-1', parts: { solo }, ...rest };
 }
 
+const HOPS: PatternMark = {
+  kind: 'caution',
+  text: 'Hops: soft knees, the whole foot landing, and a floor that gives; stop when a shin or a heel aches.',
+};
+
 export const tapPatterns: Pattern[] = [
   figure({
     id: 'toe-taps',
@@ -43,6 +58,7 @@ export const tapPatterns: Pattern[] = [
     rhythm: '1 2 3 4',
     solo: 'R tap, R close, L tap, L close',
     marks: [{ kind: 'cue', text: 'Ankles loose, knees soft' }],
+    tracks: [{ quality: 'edge', values: ['toe', 'ball', 'toe', 'ball'] }],
   }),
   figure({
     id: 'heel-digs',
@@ -51,6 +67,14 @@ export const tapPatterns: Pattern[] = [
     rhythm: '1 2 3 4',
     solo: 'R dig, R close, L dig, L close',
     lookalikes: ['toe-taps'],
+    marks: [
+      {
+        kind: 'fault',
+        text: 'The dig takes the weight.',
+        cure: 'Lift the heel again before the foot closes.',
+      },
+    ],
+    tracks: [{ quality: 'edge', values: ['heel', 'ball', 'heel', 'ball'] }],
   }),
   figure({
     id: 'shuffle-step',
@@ -67,14 +91,16 @@ export const tapPatterns: Pattern[] = [
         cure: 'Swing from the knee, two sounds only.',
       },
     ],
+    tracks: [{ quality: 'volume', values: ['soft', 'soft', 'loud', 'soft', 'soft', 'loud'] }],
   }),
   figure({
     id: 'shuffle-ball-change',
     name: 'Shuffle ball change',
     kind: 'basic',
     rhythm: '1&2& 3&4&',
-    solo: 'R brush, R spank, R back ball, L place, R brush, R spank, R back ball, L place',
+    solo: 'R brush, R spank, R back ball, L replace, R brush, R spank, R back ball, L replace',
     needs: ['shuffle-step'],
+    marks: [{ event: 2, kind: 'cue', text: 'The ball change is a rock: the front foot has not left' }],
   }),
   figure({
     id: 'walking-flaps',
@@ -82,16 +108,25 @@ export const tapPatterns: Pattern[] = [
     kind: 'basic',
     rhythm: '&1&2&3&4',
     beats: 4,
-    solo: 'R brush, R fwd, L brush, L fwd, R brush, R fwd, L brush, L fwd',
+    solo: 'R brush, R fwd ball, L brush, L fwd ball, R brush, R fwd ball, L brush, L fwd ball',
     needs: ['shuffle-step'],
+    marks: [
+      { kind: 'cue', text: 'The step is on the beat, the brush before it' },
+      { kind: 'fault', text: 'Both sounds fall together.', cure: 'Say “and-one” and let the heel stay up.' },
+    ],
   }),
   figure({
     id: 'cramp-roll',
     name: 'Cramp roll',
     kind: 'pattern',
     rhythm: '1e&a 2',
-    solo: 'R place ball, L place ball, R heel, L heel-drop, R stamp',
+    solo: 'R place ball, L place ball shared, R heel-drop shared, L heel-drop, R stamp accent',
     needs: ['heel-digs'],
+    marks: [
+      { event: 2, kind: 'cue', text: 'Ball, ball, heel, heel: the weight stays on both' },
+      { kind: 'fault', text: 'Four sounds become two.', cure: 'Half the speed, the same evenness.' },
+    ],
+    tracks: [{ quality: 'edge', values: ['ball', 'ball', 'heel', 'heel', 'flat'] }],
   }),
   figure({
     id: 'grapevine-touch',
@@ -100,6 +135,7 @@ export const tapPatterns: Pattern[] = [
     rhythm: '1 2 3 4 5 6 7 8',
     solo: 'R side, L cross-behind, R side, L touch, L side, R cross-behind, L side, R touch',
     needs: ['toe-taps'],
+    marks: [{ event: 3, kind: 'signal', text: 'The touch on 4 turns it round' }],
   }),
   figure({
     id: 'clog-three',
@@ -108,6 +144,7 @@ export const tapPatterns: Pattern[] = [
     rhythm: '1&2&3',
     solo: 'L fwd, R brush, R spank, R close ball, L place',
     needs: ['shuffle-ball-change'],
+    marks: [{ kind: 'cue', text: 'Three beats over a bar of four: it starts on 1 again after three bars' }],
   }),
   figure({
     id: 'paddle-turn',
@@ -116,42 +153,113 @@ export const tapPatterns: Pattern[] = [
     rhythm: '1&2&3&4&',
     solo: 'R tap, L swivel +90, R tap, L swivel +90, R tap, L swivel +90, R tap, L swivel +90',
     needs: ['toe-taps'],
-    marks: [{ kind: 'caution', text: '', code: 'spin' }],
+    marks: [
+      { kind: 'caution', text: '', code: 'spin' },
+      { kind: 'cue', text: 'Push with the tapping foot; the standing foot only turns' },
+    ],
   }),
   figure({
     id: 'irish',
     name: 'Shuffle hop step',
     kind: 'pattern',
-    rhythm: '1&2&',
+    rhythm: '&1&2',
+    beats: 2,
     solo: 'R brush, R spank, L hop, R cross-front',
     needs: ['shuffle-step'],
+    marks: [HOPS, { event: 3, kind: 'cue', text: 'The step lands on the beat' }],
   }),
   figure({
     id: 'single-time-step',
     name: 'Single time step',
     kind: 'pattern',
+    rhythm: '8&1 2&3&',
+    beats: 4,
+    solo: 'R brush, R spank, L hop, R place, L brush, L fwd ball, R place',
+    needs: ['irish', 'walking-flaps'],
+    lookalikes: ['double-time-step'],
+    marks: [
+      HOPS,
+      { event: 0, kind: 'cue', text: 'It begins on 8' },
+      { event: 3, kind: 'signal', text: 'A plain step after the hop: single' },
+    ],
+  }),
+  figure({
+    id: 'double-time-step',
+    name: 'Double time step',
+    kind: 'pattern',
+    rhythm: '8&1&2&3&',
+    beats: 4,
+    solo: 'R brush, R spank, L hop, R brush, R fwd ball, L brush, L fwd ball, R place',
+    needs: ['single-time-step'],
+    lookalikes: ['single-time-step'],
+    marks: [HOPS, { event: 3, kind: 'signal', text: 'A flap after the hop: double' }],
+  }),
+  figure({
+    id: 'break',
+    name: 'Break',
+    kind: 'pattern',
     rhythm: '8&1 2&3',
     beats: 4,
-    solo: 'R brush, R spank, L hop, R place, L brush, L close',
-    needs: ['irish', 'walking-flaps'],
-    marks: [{ event: 0, kind: 'cue', text: 'It begins on 8' }],
+    solo: 'R brush, R spank, L hop, R place, L brush, L stamp accent',
+    needs: ['single-time-step'],
+    marks: [HOPS, { event: 5, kind: 'cue', text: 'The stamp is the full stop' }],
   }),
   figure({
     id: 'drawbacks',
     name: 'Drawbacks',
     kind: 'pattern',
-    rhythm: '1&a2&a',
+    rhythm: '1&a 2&a',
+    split: 'swung',
     solo: 'R spank, L heel-drop, R back, L spank, R heel-drop, L back',
     needs: ['cramp-roll'],
+    marks: [
+      { kind: 'cue', text: 'Even threes: strike back, heel, step' },
+      { kind: 'fault', text: 'It travels in jerks.', cure: 'Small: the heel drops where it is.' },
+    ],
+  }),
+  figure({
+    id: 'buffalo',
+    name: 'Buffalo',
+    kind: 'pattern',
+    rhythm: '1&a2',
+    solo: 'R side, L brush, L spank, L cross-behind',
+    needs: ['shuffle-step', 'grapevine-touch'],
+    marks: [
+      HOPS,
+      { event: 0, kind: 'cue', text: 'Leap to the side, shuffle, tuck behind' },
+      { kind: 'fault', text: 'The shuffle swallows the landing.', cure: 'Land, wait, then shuffle.' },
+    ],
+  }),
+  figure({
+    id: 'waltz-clog',
+    name: 'Waltz clog',
+    kind: 'pattern',
+    rhythm: '1 2&3&',
+    beats: 3,
+    solo: 'L place accent, R brush, R spank, R back ball, L replace',
+    needs: ['shuffle-ball-change'],
+    lookalikes: ['clog-three'],
+    marks: [{ event: 0, kind: 'signal', text: 'It stays on its place where the clog in three travels' }],
+  }),
+  figure({
+    id: 'riff-walk',
+    name: 'Riff walk',
+    kind: 'pattern',
+    rhythm: '1&2& 3&4&',
+    solo: 'R brush toe, R scuff, R fwd heel, R heel-drop, L brush toe, L scuff, L fwd heel, L heel-drop',
+    needs: ['walking-flaps', 'heel-digs'],
+    marks: [{ kind: 'cue', text: 'Toe, heel, heel, flat: four sounds a walk' }],
+    tracks: [{ quality: 'edge', values: ['toe', 'heel', 'heel', 'flat', 'toe', 'heel', 'heel', 'flat'] }],
   }),
   figure({
     id: 'ankle-drill',
     name: 'Loose ankles',
     kind: 'drill',
     rhythm: 'free',
-    solo: 'R brush, R spank, R close, L brush, L spank',
+    solo: 'R brush, R spank, R close, L brush, L spank, L close',
     over: 'shuffle-step',
     grades: ['holding the barre', 'free, slowly', 'with music'],
+    marks: [{ kind: 'cue', text: 'The foot hangs from the shin' }],
   }),
 ];
 

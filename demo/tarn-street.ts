@@ -12,15 +12,9 @@ import type {
 } from '@map-step/core';
 import { FORMAT } from '@map-step/core';
 import { balboa, balboaCourse, balboaLevels, balboaPatterns } from './balboa.ts';
-import {
-  hustle,
-  hustleBasics,
-  hustleElements,
-  hustleLevels,
-  hustlePatterns,
-  hustlePractice,
-  hustleTurns,
-} from './hustle.ts';
+import { hustleBasics, hustlePatterns, hustlePractice, hustleTurns } from './hustle.ts';
+import { hustle, hustleElements, hustleLevels } from './hustle-dance.ts';
+import { hustleLevel2, hustleLevel3 } from './hustle-higher.ts';
 import { quickstep, quickstepCourse, quickstepLevels, quickstepPatterns } from './quickstep.ts';
 import { tap, tapCourse, tapLevels, tapPatterns } from './tap.ts';
 
@@ -230,7 +224,14 @@ export const tarnStreet: StudioDocument = {
   dances: [hustle, quickstep, balboa, tap],
   levels: [...hustleLevels, ...quickstepLevels, ...balboaLevels, ...tapLevels],
   patterns: [
-    ...[...hustleBasics, ...hustleTurns, ...hustlePatterns, ...hustlePractice],
+    ...[
+      ...hustleBasics,
+      ...hustleTurns,
+      ...hustlePatterns,
+      ...hustlePractice,
+      ...hustleLevel2,
+      ...hustleLevel3,
+    ],
     ...[...quickstepPatterns, ...balboaPatterns, ...tapPatterns],
   ],
   elements: hustleElements,

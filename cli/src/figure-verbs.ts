@@ -1,8 +1,11 @@
 import {
   compareFigures,
+  describeCouple,
   type Figure,
   figureClosure,
   figureLinks,
+  figureRoute,
+  findDanceRoutes,
   type Library,
   openLibrary,
   printBeats,
@@ -20,6 +23,19 @@ export function links(args: Arguments) {
   const [file = '', id = ''] = takeWords(args, 'FILE', 'PATTERN');
   const { library, get } = openFigures(file, id);
   return figureLinks(library, get(id));
+}
+
+export function couple(args: Arguments) {
+  const [file = '', id = ''] = takeWords(args, 'FILE', 'PATTERN');
+  return describeCouple(openFigures(file, id).get(id));
+}
+
+export function routes(args: Arguments) {
+  const [file = '', id = ''] = takeWords(args, 'FILE', 'PATTERN');
+  const { library, get } = openFigures(file, id);
+  const figure = get(id);
+  const found = findDanceRoutes(library).get(figure.dance.id);
+  return found ? figureRoute(figure, found) : { in: null, out: null };
 }
 
 export function compare(args: Arguments) {

@@ -69,7 +69,7 @@ describe('timing and phrase', () => {
 describe('files', () => {
   test('check of the demo finds nothing', () => {
     const { patterns, problems } = ask('check', demo);
-    expect(patterns).toBe(58);
+    expect(patterns).toBe(86);
     expect(problems.filter(({ severity }: { severity: string }) => severity === 'error')).toEqual([]);
   });
 
@@ -149,8 +149,23 @@ describe('figures', () => {
   test('links of the quarter turn on the line of dance: the progressive chassé begins where it ends', () => {
     expect(ask('links', demo, 'quarter-turn')).toEqual({
       after: ['progressive-chasse'],
-      before: ['walks-to-wall', 'progressive-chasse', 'forward-lock', 'cross-chasse'],
+      before: [
+        ...['walks-to-wall', 'progressive-chasse', 'chasse-from-line', 'walk-from-line', 'forward-lock'],
+        ...['cross-chasse', 'four-quick-run'],
+      ],
     });
+  });
+  test('routes of the running finish: in by two turns, and out to the walks at once', () => {
+    expect(ask('routes', demo, 'running-finish')).toEqual({ in: ['half-natural'], out: [] });
+    expect(ask('routes', demo, 'natural-pivot-turn')).toEqual({ in: [], out: null });
+    expect(ask('routes', demo, 'toe-taps')).toEqual({ in: [], out: [] });
+  });
+  test('couple of the wrap: the follower ends at the leader’s right, arms clean, each needed step told', () => {
+    const { events, arms, needed } = ask('couple', demo, 'wrap');
+    expect(events.at(-1)).toEqual({ event: 3, hold: 'wrap', ahead: 0.217, side: -0.318, rel: 360 });
+    expect(arms).toEqual([{ from: 'two-hand', to: 'wrap', wound: 0 }]);
+    expect(needed.map(({ event }: { event: number }) => event)).toEqual([0, 1, 2, 3]);
+    expect(ask('couple', demo, 'toe-taps')).toEqual({ events: [], arms: [], needed: [] });
   });
   test('compare tells novelty and pairs for each role', () => {
     const { novelty, roles } = ask('compare', demo, 'side-basic', 'close-basic');
@@ -219,7 +234,7 @@ describe('convert', () => {
   });
   test('to csv has a line for each figure and one for the names', () => {
     const lines = text(demo, '--to', 'csv').trim().split('\r\n');
-    expect(lines).toHaveLength(59);
+    expect(lines).toHaveLength(87);
     expect(lines[0]).toMatch(/^id,dance,name,kind,level,rhythm/);
     expect(text(demo, '--to', 'csv', '--what', 'students')).toMatch(/^id,name,role\r\n/);
   });

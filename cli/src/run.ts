@@ -2,7 +2,7 @@ import { checkDocument, type MipSolver } from '@map-step/core';
 import { z } from 'zod';
 import { ready } from './check-verbs.ts';
 import { CONVERT_OPTIONS, convert } from './convert-verb.ts';
-import { closure, compare, links } from './figure-verbs.ts';
+import { closure, compare, couple, links, routes } from './figure-verbs.ts';
 import { readStudio, readValue } from './files.ts';
 import { judge, lesson, PLAN_OPTIONS, plan, SOLVE_OPTIONS, solveProblem } from './plan-verbs.ts';
 import { PHRASE_OPTIONS, phrase, TIMING_OPTIONS, timing } from './timing-verbs.ts';
@@ -32,7 +32,9 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['check', { usage: 'FILE', options: [], run: check }],
   ['closure', { usage: 'FILE PATTERN', options: [], run: fine(closure) }],
   ['compare', { usage: 'FILE A B', options: [], run: fine(compare) }],
+  ['couple', { usage: 'FILE PATTERN', options: [], run: fine(couple) }],
   ['links', { usage: 'FILE PATTERN', options: [], run: fine(links) }],
+  ['routes', { usage: 'FILE PATTERN', options: [], run: fine(routes) }],
   ['plan', { usage: 'FILE COURSE', options: PLAN_OPTIONS, run: plan }],
   ['solve', { usage: 'FILE', options: SOLVE_OPTIONS, run: solveProblem }],
   ['judge', { usage: 'FILE PLANFILE', options: [], run: judge }],

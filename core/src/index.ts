@@ -21,6 +21,10 @@ export { openSecondLooks, partnersSeen, type SecondLook } from './check/observat
 export { type Candidate, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
 export { averageMark, type Cell, cellKey, standingMarks } from './check/standing-marks.ts';
 export { studentWords } from './check/student-words.ts';
+export { findWoundArms } from './couple/check-couple.ts';
+export { type CoupleNumbers, describeCouple } from './couple/describe-couple.ts';
+export { readFigure } from './couple/read-figure.ts';
+export { type DanceRoutes, type FigureRoute, figureRoute } from './couple/routes.ts';
 export { type Closure, figureClosure } from './floor/closure.ts';
 export { type Footfall, figurePath, HALF_STANCE, type Point, type Track } from './floor/path.ts';
 export {
@@ -113,7 +117,7 @@ export {
 } from './lesson/running-order.ts';
 export { isOnStaff, ownLessons } from './lesson/staff.ts';
 export { checkDocument, type DocumentCheck } from './library/check-document.ts';
-export { createFigureChecker, type FigureIssue } from './library/check-figures.ts';
+export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
 export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
 export { byId, figureName, type Library, type Material, openLibrary } from './library/library.ts';
 export {
@@ -169,6 +173,7 @@ export type {
   Attendance,
   Audience,
   BeatsText,
+  BodyPart,
   Check,
   Combination,
   Contact,
@@ -182,6 +187,7 @@ export type {
   Floor,
   Hold,
   HoldAt,
+  HoldPlace,
   Holiday,
   ItemValue,
   Json,
@@ -189,6 +195,7 @@ export type {
   Level,
   Log,
   LogResult,
+  MadePiece,
   Mark,
   NaturalPart,
   Parts,
@@ -198,6 +205,9 @@ export type {
   Person,
   Placement,
   PlanVersion,
+  Quality,
+  QualityLayer,
+  QualityTrack,
   Recap,
   RhythmText,
   Role,
@@ -209,6 +219,7 @@ export type {
   Studio,
   StudioDocument,
   TempoRange,
+  Touch,
   WeightClass,
 } from './model/document.ts';
 export { FORMAT } from './model/document.ts';
@@ -310,7 +321,6 @@ export {
   type FigureReading,
   figureTurn,
   markCount,
-  readFigure,
   stepCount,
 } from './steps/figure.ts';
 export { findHold } from './steps/holds.ts';

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import type { Dance, Floor, Pattern } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
 import { modulo, TICKS_PER_BEAT } from '../model/units.ts';
-import { type Figure, figureTurn, readFigure } from '../steps/figure.ts';
+import { type Figure, figureTurn, readWrittenFigure } from '../steps/figure.ts';
 import { feetAgree } from '../steps/links.ts';
 import { otherFootForm } from '../steps/pieces.ts';
 import { printStep, type Step } from '../steps/step.ts';
@@ -11,7 +11,7 @@ import { dance, figure } from '../test/studio.ts';
 import { CLOSURE_CASES } from '../worked-cases.ts';
 import { facingRepeats, figureClosure, footRepeats } from './closure.ts';
 
-const read = (pattern: Pattern, inDance: Dance): Figure => readFigure(pattern, inDance).figure;
+const read = (pattern: Pattern, inDance: Dance): Figure => readWrittenFigure(pattern, inDance).figure;
 
 describe('how often a figure is danced until it is back', () => {
   test.each(CLOSURE_CASES)('$why', ({ floor, roles, part, rhythm, turn, exit = 'open', repeats, beats }) => {
@@ -57,7 +57,7 @@ function danceIt(first: Figure, times: number) {
   });
   const partOf = (index: number) => rounds.map(round => round[index]).join(', ');
   const parts = first.dance.roles === 'solo' ? { solo: partOf(0) } : { lead: partOf(0), follow: partOf(1) };
-  return readFigure({ ...first.pattern, rhythm: 'free', parts }, first.dance);
+  return readWrittenFigure({ ...first.pattern, rhythm: 'free', parts }, first.dance);
 }
 
 test('dancing a figure `all` times brings feet, facing and phrase back, and fewer do not', () => {

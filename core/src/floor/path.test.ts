@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Dance, Pattern } from '../model/document.ts';
 import { ACTIONS } from '../model/step-words.ts';
-import { readFigure } from '../steps/figure.ts';
+import { readWrittenFigure } from '../steps/figure.ts';
 import { dance, figure } from '../test/studio.ts';
 import { figurePath, type Point, STEP_LENGTHS } from './path.ts';
 import { couplesInRoom, footprint, phraseTravel, REACH, travel } from './room.ts';
 
 const read = (more: Partial<Pattern>, inDance: Partial<Dance> = {}) =>
-  readFigure(figure('a', more), { ...dance, ...inDance }).figure;
+  readWrittenFigure(figure('a', more), { ...dance, ...inDance }).figure;
 const rounded = ({ x, y }: Point) => [Math.round(x * 100) / 100 + 0, Math.round(y * 100) / 100 + 0];
 const end = (lead: string, rhythm = '1 2', more: Partial<Dance> = {}) => {
   const [track] = figurePath(read({ rhythm, parts: { solo: lead } }, { roles: 'solo', ...more }));
@@ -64,11 +64,11 @@ describe('the path of a soloist', () => {
 describe('the path of a couple', () => {
   test('face to face the follower stands in front and goes the same way', () => {
     const [lead, follow] = figurePath(read({}));
-    expect(rounded(follow?.middle[0] ?? { x: 9, y: 9 })).toEqual([0, 0.8]);
+    expect(rounded(follow?.middle[0] ?? { x: 9, y: 9 })).toEqual([0, 0.85]);
     const gap = (index: number) => (follow?.middle.at(index)?.y ?? 9) - (lead?.middle.at(index)?.y ?? 0);
     expect(gap(-1)).toBeCloseTo(0.65, 6);
   });
-  test('side by side the follower is at the right', () => {
+  test('side by side the follower is where the hands say: left hand to right hand is at the left', () => {
     const [, follow] = figurePath(
       read({
         entry: ['beside'],
@@ -76,7 +76,7 @@ describe('the path of a couple', () => {
         parts: { lead: 'L fwd, R fwd, L fwd, R close', follow: 'alike' },
       }),
     );
-    expect(rounded(follow?.middle[0] ?? { x: 9, y: 9 })).toEqual([0.8, 0]);
+    expect(rounded(follow?.middle[0] ?? { x: 9, y: 9 })).toEqual([-0.85, 0]);
   });
 });
 

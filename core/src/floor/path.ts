@@ -1,9 +1,10 @@
 // Where the feet of both roles fall on the floor, in metres: an estimate from the usual length of each action.
 // The leader begins at 0|0 facing up (y); x is to the right, turns to the left are positive. Linear in the steps.
-import type { Dance, Foot, Role } from '../model/document.ts';
+import type { Dance, Foot, Hold, Role } from '../model/document.ts';
 import type { Action } from '../model/step-words.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
 import { danceActions, type Figure, type FigurePart, type FigureStep } from '../steps/figure.ts';
+import { holdPlace } from '../steps/hold-shape.ts';
 import { entryHolds, findHold } from '../steps/holds.ts';
 import type { Step } from '../steps/step.ts';
 
@@ -62,14 +63,12 @@ export const STEP_LENGTHS: Readonly<Record<Action, number>> = {
 
 /** Half the distance between the feet of somebody who stands. */
 export const HALF_STANCE = 0.1;
-/** How far the middles of two partners are apart, by the contact of their hold. */
-const APART = { body: 0.35, hand: 0.8, none: 1.2 } as const;
 /** Steps under a beat are shorter. */
-const QUICK_SHARE = 0.7;
-const SMALL_SHARE = 0.5;
+export const QUICK_SHARE = 0.7;
+export const SMALL_SHARE = 0.5;
 
 /** Which way an action goes for the left foot: along the facing, and to the left. */
-const DIRECTIONS: Readonly<Record<Action, readonly [ahead: number, outward: number]>> = {
+export const STEP_DIRECTIONS: Readonly<Record<Action, readonly [ahead: number, outward: number]>> = {
   fwd: [1, 0],
   back: [-1, 0],
   side: [0, 1],
@@ -101,17 +100,17 @@ export function figurePath(figure: Figure): readonly Track[] {
   return [lead, walk(figure, second, partnerStart(figure))];
 }
 
+const FACE_TO_FACE: Pick<Hold, 'contact' | 'rel'> = { contact: 'hand' };
+
 interface Stance extends Point {
   readonly facing: number;
 }
 
-/** Face to face in front of the leader, at the leader's right side when both face the same way. */
+/** In the middle of the place that the hold has for the partner. */
 function partnerStart({ pattern, dance }: Figure): Stance {
-  const hold = findHold(dance, entryHolds(pattern)[0] ?? '');
-  const rel = hold?.rel ?? 180;
-  const distance = APART[hold?.contact ?? 'hand'];
-  const { x, y } = ahead({ x: 0, y: 0 }, (rel - 180) / 2, distance);
-  return { x, y, facing: rel };
+  const hold = findHold(dance, entryHolds(pattern)[0] ?? '') ?? FACE_TO_FACE;
+  const { middle } = holdPlace(hold);
+  return { x: -middle.side, y: middle.ahead, facing: hold.rel ?? 180 };
 }
 
 function walk(figure: Figure, part: FigurePart, start: Stance): Track {
@@ -169,7 +168,7 @@ interface Standing {
 
 function landing(step: Step, foot: 'L' | 'R', { feet, middle, facing }: Standing, length: number): Point {
   if (step.action === 'replace') return feet[foot];
-  const [along, outward] = DIRECTIONS[step.action] ?? [0, 0];
+  const [along, outward] = STEP_DIRECTIONS[step.action] ?? [0, 0];
   const left = foot === 'L' ? 1 : -1;
   const place = beside({ ...middle, facing }, foot);
   return ahead(ahead(place, facing, along * length), facing + 90 * left, outward * length);

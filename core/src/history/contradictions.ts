@@ -1,3 +1,5 @@
+import { groupBy } from '../model/group-by.ts';
+
 /** An entry of an append-only log, in the order in which the server got them. */
 export interface Witnessed {
   readonly id: string;
@@ -24,7 +26,7 @@ export function findContradictions<Entry extends Witnessed>(
   subjectOf: (entry: Entry) => string,
   saysOf: (entry: Entry) => unknown,
 ): readonly Contradiction<Entry>[] {
-  return [...groupBySubject(entries, subjectOf)].flatMap(([subject, group]) => {
+  return [...groupBy(entries, subjectOf)].flatMap(([subject, group]) => {
     const newest = group.at(-1);
     if (!newest) return [];
     const seen = group.findIndex(({ id }) => id === newest.replaces);
@@ -33,18 +35,4 @@ export function findContradictions<Entry extends Witnessed>(
       .filter(entry => entry.by !== newest.by && saysOf(entry) !== saysOf(newest));
     return unseen.length > 0 ? [{ subject, newest, unseen }] : [];
   });
-}
-
-function groupBySubject<Entry>(
-  entries: readonly Entry[],
-  subjectOf: (entry: Entry) => string,
-): Map<string, Entry[]> {
-  const groups = new Map<string, Entry[]>();
-  for (const entry of entries) {
-    const subject = subjectOf(entry);
-    const group = groups.get(subject);
-    if (group) group.push(entry);
-    else groups.set(subject, [entry]);
-  }
-  return groups;
 }

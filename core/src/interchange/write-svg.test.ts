@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Dance, Pattern } from '../model/document.ts';
-import { readFigure } from '../steps/figure.ts';
+import { readWrittenFigure } from '../steps/figure.ts';
 import { dance, figure } from '../test/studio.ts';
 import { writeSheetSvg } from './write-svg.ts';
 
 const draw = (more: Partial<Pattern> = {}, inDance: Partial<Dance> = {}) =>
-  writeSheetSvg(readFigure(figure('a', more), { ...dance, ...inDance }).figure, {
+  writeSheetSvg(readWrittenFigure(figure('a', more), { ...dance, ...inDance }).figure, {
     lead: 'First',
     follow: 'Second',
   });
@@ -67,7 +67,7 @@ describe('a step sheet as a drawing', () => {
       'L tap',
     );
     const { rhythm: _rhythm, parts: _parts, ...quality } = figure('a', { kind: 'quality' });
-    expect(openElements(writeSheetSvg(readFigure(quality, dance).figure))).toEqual([]);
+    expect(openElements(writeSheetSvg(readWrittenFigure(quality, dance).figure))).toEqual([]);
   });
 
   test('whatever a figure is called, the drawing stays sound', () => {

@@ -1,9 +1,13 @@
+import { coupleHints, findWoundArms } from '../couple/check-couple.ts';
+import { checkRoute } from '../couple/check-routes.ts';
+import { type DanceRoutes, findRoutes } from '../couple/routes.ts';
 import { facingRepeats } from '../floor/closure.ts';
 import type { Pattern, StudioDocument } from '../model/document.ts';
+import { groupBy } from '../model/group-by.ts';
 import { CHECK_CODES, type CheckCode, type Issue, issue, type Path, type Severity } from '../model/issue.ts';
 import { modulo, TICKS_PER_BEAT } from '../model/units.ts';
-import type { Figure, FigureReading } from '../steps/figure.ts';
-import { allExitHolds, checkTurnAgainstHold, entryHolds, exitHolds } from '../steps/holds.ts';
+import type { Figure, FigureFault, FigureReading } from '../steps/figure.ts';
+import { checkTurnAgainstHold } from '../steps/holds.ts';
 import { shortestStepMs } from '../timing/tempo.ts';
 import type { Library } from './library.ts';
 
@@ -32,14 +36,17 @@ export function checkFigures(document: StudioDocument, library: Library): Issue[
 /** Checks one figure after another against the same library, which it may stand in or not. */
 export function createFigureChecker(library: Library): (reading: FigureReading) => readonly FigureIssue[] {
   const wholeBars = dancesInWholeBars(library);
-  const waysBack = findWaysBack(library);
-  return ({ figure, faults }) => {
-    const errors = [...faults, ...(faults.length === 0 ? checkTurnAgainstHold(figure) : [])];
+  const routes = findDanceRoutes(library);
+  return reading => {
+    const { figure } = reading;
+    const errors = figureErrors(reading);
+    const route = checkRoute(figure, routes.get(figure.dance.id));
     const hints = [
+      ...coupleHints(figure).map(asHint),
       ...(wholeBars.has(figure.dance.id) ? offBar(figure) : []),
       ...againstLine(figure),
       ...tooFast(figure, library),
-      ...noWayBack(figure.pattern, waysBack),
+      ...(route ? [asHint(route)] : []),
     ];
     return [
       ...errors.map(({ code, path, message }) => [code, path, message] as const),
@@ -47,6 +54,26 @@ export function createFigureChecker(library: Library): (reading: FigureReading) 
       ...(errors.length === 0 ? hints : []),
     ].map(([code, path, message]) => ({ code, severity: CHECK_CODES[code], path, message }));
   };
+}
+
+/** Why a figure cannot be danced; what two bodies do is looked at where the feet are right. */
+function figureErrors({ figure, faults }: FigureReading): readonly FigureFault[] {
+  return faults.length > 0 ? faults : [...checkTurnAgainstHold(figure), ...findWoundArms(figure)];
+}
+
+/** The routes of each dance that has a basic, through its figures without errors. */
+export function findDanceRoutes(library: Library): ReadonlyMap<string, DanceRoutes> {
+  const sound = [...library.readings.values()].filter(reading => figureErrors(reading).length === 0);
+  const routes = new Map<string, DanceRoutes>();
+  for (const [dance, readings] of groupBy(sound, ({ figure }) => figure.dance.id)) {
+    const found = findRoutes(readings.map(({ figure }) => figure));
+    if (found) routes.set(dance, found);
+  }
+  return routes;
+}
+
+function asHint({ code, path, message }: FigureFault): Hint {
+  return [code, path, message];
 }
 
 type Hint = readonly [CheckCode, Path, string];
@@ -94,33 +121,6 @@ function tooFast(figure: Figure, library: Library): Hint[] {
       `the shortest step lasts ${Math.round(fastest)} ms at ${slowest} beats a minute; ${level.name} allows ${limit} ms`,
     ],
   ];
-}
-
-/** For each dance, the holds from which figures lead back to the entry of a basic; no entry without basics. */
-function findWaysBack(library: Library): ReadonlyMap<string, ReadonlySet<string>> {
-  const ways = new Map<string, Set<string>>();
-  for (const { dance, kind, entry } of library.patterns.values())
-    if (kind === 'basic') ways.set(dance, new Set([...(ways.get(dance) ?? []), ...(entry ?? [])]));
-  for (const [dance, back] of ways) {
-    const patterns = [...library.patterns.values()].filter(pattern => pattern.dance === dance);
-    let grew = true;
-    while (grew) {
-      const before = back.size;
-      for (const pattern of patterns)
-        for (const entry of entryHolds(pattern))
-          if (exitHolds(pattern, entry).some(exit => back.has(exit))) back.add(entry);
-      grew = back.size > before;
-    }
-  }
-  return ways;
-}
-
-function noWayBack(pattern: Pattern, waysBack: ReadonlyMap<string, ReadonlySet<string>>): Hint[] {
-  const back = waysBack.get(pattern.dance);
-  if (!back) return [];
-  return allExitHolds(pattern)
-    .filter(hold => !back.has(hold))
-    .map(hold => ['no-way-back', ['exit'], `no figure leads from "${hold}" back to a basic`]);
 }
 
 function belowNeeds(pattern: Pattern, library: Library): Hint[] {

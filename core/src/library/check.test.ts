@@ -1,9 +1,14 @@
 import { describe, expect, test } from 'vitest';
-import type { Dance, Pattern, StudioDocument } from '../model/document.ts';
+import type { Dance, Hold, Pattern, StudioDocument } from '../model/document.ts';
 import { CHECK_CODES } from '../model/issue.ts';
-import { dance, figure, studio } from '../test/studio.ts';
+import { figure as bareFigure, dance, studio } from '../test/studio.ts';
 import { checkDocument } from './check-document.ts';
 
+const cautions = (...codes: string[]) =>
+  codes.map(code => ({ kind: 'caution' as const, code, text: 'Take care.' }));
+/** With the cautions of a walk along the line in a hold that may be near. */
+const figure = (id: string, more: Partial<Pattern> = {}) =>
+  bareFigure(id, { marks: cautions('space', 'close-hold'), ...more });
 const found = (document: StudioDocument) =>
   checkDocument(document).problems.map(({ code, at }) => [code, at]);
 const basic = figure('walk', { kind: 'basic' });
@@ -16,6 +21,32 @@ test('a sound library has no problems', () => {
     problems: [],
   });
 });
+
+const TWO_HANDS: Hold = {
+  ...{ id: 'two', name: 'Two hands', contact: 'hand', rel: 180 },
+  touch: [
+    { lead: 'left-hand', follow: 'right-hand' },
+    { lead: 'right-hand', follow: 'left-hand' },
+  ],
+};
+const LOW: Hold = {
+  ...{ id: 'low', name: 'Low', contact: 'hand', rel: 180 },
+  touch: [{ lead: 'left-hand', follow: 'right-hand', height: 'low' }],
+};
+/** The leader stands, the follower turns; then both are as before. */
+const standing = (follow: string) => ({
+  rhythm: '1 2',
+  beats: 4,
+  parts: { lead: 'L place, R close', follow },
+  marks: cautions('arm-turn', 'wrap', 'spin'),
+});
+const INTO_NEAR = {
+  parts: { lead: 'L fwd, R fwd, L fwd, R close', follow: 'R back small, L back, R back small, L close' },
+};
+
+const OUT_OF_NEAR = {
+  parts: { lead: 'L back, R back, L back, R close', follow: 'R fwd small, L fwd, R fwd small, L close' },
+};
 
 const CASES: readonly [string, StudioDocument, [string, string][]][] = [
   [
@@ -83,7 +114,7 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
     'a figure off the bar where basics are whole bars',
     studio([
       basic,
-      figure('a', { rhythm: '1 2 3', parts: { lead: 'L fwd, R fwd, L close', follow: 'opposite' } }),
+      figure('a', { rhythm: '1 2 3', parts: { lead: 'L fwd, R fwd, L tap', follow: 'opposite' } }),
     ]),
     [['beats-off-bar', '/patterns/1/rhythm']],
   ],
@@ -98,9 +129,70 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
     [['too-fast', '/patterns/0/rhythm']],
   ],
   [
-    'an exit from which nothing leads back',
-    studio([basic, figure('a', { exit: 'near' })]),
-    [['no-way-back', '/patterns/1/exit']],
+    'an end from which nothing leads back',
+    studio([basic, figure('a', { entry: ['open'], exit: 'near', ...INTO_NEAR })]),
+    [['no-way-back', '/patterns/1']],
+  ],
+  [
+    'a start that nothing leads to',
+    studio([basic, figure('a', { entry: ['near'] })]),
+    [['never-reached', '/patterns/1']],
+  ],
+  [
+    'both hands kept through a whole turn of the follower',
+    inDance({ floor: 'free', holds: [TWO_HANDS] }, [
+      figure('a', { ...standing('R -180 place, L -180 close'), entry: ['two'] }),
+    ]),
+    [['arms-wound', '/patterns/0/exit']],
+  ],
+  [
+    'a follower who is left behind: 0.45 m twice',
+    studio([figure('a', { rhythm: '1 2', parts: { lead: 'L back, R back', follow: 'R place, L place' } })]),
+    [['apart', '/patterns/0/parts/follow/1']],
+  ],
+  [
+    'a follower who walks past the leader',
+    inDance({ floor: 'free' }, [
+      figure('a', {
+        rhythm: '1 2 3 4',
+        parts: {
+          lead: 'L place, R place, L place, R close',
+          follow: 'R fwd outside, L fwd outside, R fwd outside, L fwd',
+        },
+      }),
+    ]),
+    [['wrong-side', '/patterns/0/parts/follow/3']],
+  ],
+  [
+    'two who walk into each other',
+    inDance({ floor: 'free', holds: [{ id: 'open', name: 'Apart', contact: 'none', rel: 180 }] }, [
+      figure('a', {
+        parts: { lead: 'L fwd, R fwd, L close, R close', follow: 'R fwd, L fwd, R close, L close' },
+      }),
+    ]),
+    [['collide', '/patterns/0/parts/follow/1']],
+  ],
+  [
+    'a basic that leaves its spot: 0.45 m a bar, two bars to the phrase',
+    inDance({ floor: 'spot' }, [
+      figure('a', { kind: 'basic', parts: { lead: 'L fwd, R close, L place, R place', follow: 'opposite' } }),
+    ]),
+    [['drifts', '/patterns/0/parts']],
+  ],
+  [
+    'a low hand that its owner turns away from',
+    inDance({ floor: 'free', holds: [LOW] }, [
+      figure('a', {
+        ...standing('R +180 place, L +180 close'),
+        ...{ entry: ['low'], marks: cautions('arm-turn') },
+      }),
+    ]),
+    [['arm-behind', '/patterns/0/parts/follow']],
+  ],
+  [
+    'an arm turn without its caution',
+    inDance({ floor: 'free' }, [figure('a', { ...standing('R +180 place, L +180 close'), marks: [] })]),
+    [['caution-missing', '/patterns/0/marks']],
   ],
 ];
 
@@ -115,18 +207,25 @@ test('every code of the table is proved by a case', () => {
 
 describe('what is not a problem', () => {
   test('off the bar where the basics are not whole bars either', () => {
-    const three = { rhythm: '1 2 3', parts: { lead: 'L fwd, R fwd, L close', follow: 'opposite' } };
+    const three = { rhythm: '1 2 3', parts: { lead: 'L fwd, R fwd, L tap', follow: 'opposite' } };
     expect(found(studio([figure('a', { kind: 'basic', ...three }), figure('b', three)]))).toEqual([]);
   });
 
   test('a half turn in a slot, or any turn on a spot', () => {
-    expect(found(inDance({ floor: 'slot' }, [figure('a', { turn: 180 })]))).toEqual([]);
-    expect(found(inDance({ floor: 'spot' }, [figure('a', { turn: 90 })]))).toEqual([]);
+    const about = { parts: { lead: 'L fwd, R fwd, L back, R back', follow: 'opposite' } };
+    expect(found(inDance({ floor: 'slot' }, [figure('a', { ...about, turn: 180 })]))).toEqual([]);
+    expect(found(inDance({ floor: 'spot' }, [figure('a', { ...about, turn: 90 })]))).toEqual([]);
   });
 
   test('an exit that another figure leads back from', () => {
     expect(
-      found(studio([basic, figure('a', { exit: 'near' }), figure('b', { entry: ['near'], exit: 'open' })])),
+      found(
+        studio([
+          basic,
+          figure('a', { exit: 'near', ...INTO_NEAR }),
+          figure('b', { entry: ['near'], exit: 'open', ...OUT_OF_NEAR }),
+        ]),
+      ),
     ).toEqual([]);
   });
 
@@ -134,7 +233,13 @@ describe('what is not a problem', () => {
     const holds = dance.holds.map(({ rel: _, ...hold }) => hold);
     expect(
       found(
-        inDance({ holds }, [figure('a', { rhythm: '1', parts: { lead: 'L fwd', follow: 'R +180 fwd' } })]),
+        inDance({ holds }, [
+          figure('a', {
+            rhythm: '1',
+            parts: { lead: 'L fwd', follow: 'R +180 fwd' },
+            marks: cautions('arm-turn'),
+          }),
+        ]),
       ),
     ).toEqual([]);
   });

@@ -1,5 +1,6 @@
+import { readFigure } from '../couple/read-figure.ts';
 import type { Dance, Element, Level, Pattern, StudioDocument } from '../model/document.ts';
-import { type FigureReading, readFigure } from '../steps/figure.ts';
+import type { FigureReading } from '../steps/figure.ts';
 
 /** A studio's material with its figures read once, found by id. */
 export interface Library {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
 import type { Dance, Pattern } from '../model/document.ts';
-import { type Figure, readFigure } from '../steps/figure.ts';
+import { type Figure, readWrittenFigure } from '../steps/figure.ts';
 import { otherFootForm } from '../steps/pieces.ts';
 import { printStep, type Step } from '../steps/step.ts';
 import { dance, figure, studio } from '../test/studio.ts';
@@ -19,9 +19,9 @@ const counts = (part: string) =>
     .map((_, index) => (index % 8) + 1)
     .join(' ');
 const alone = (part: string, more: Partial<Pattern> = {}): Figure =>
-  readFigure(figure('a', { rhythm: counts(part), parts: { solo: part }, ...more }), solo).figure;
+  readWrittenFigure(figure('a', { rhythm: counts(part), parts: { solo: part }, ...more }), solo).figure;
 const pair = (lead: string, follow = 'opposite', more: Partial<Pattern> = {}): Figure =>
-  readFigure(figure('b', { rhythm: counts(lead), parts: { lead, follow }, ...more }), dance).figure;
+  readWrittenFigure(figure('b', { rhythm: counts(lead), parts: { lead, follow }, ...more }), dance).figure;
 const novelty = (a: Figure, b: Figure) => compareFigures(a, b).novelty;
 
 describe('two figures compared', () => {
@@ -122,7 +122,7 @@ describe('a comparison in words', () => {
   });
   test('slows and quicks are told by their counts', () => {
     const slow = (lead: string) =>
-      readFigure(figure('s', { rhythm: 'SQQ', parts: { lead, follow: 'opposite' } }), dance).figure;
+      readWrittenFigure(figure('s', { rhythm: 'SQQ', parts: { lead, follow: 'opposite' } }), dance).figure;
     expect(comparisonInWords(slow('L fwd, R fwd, L side'), slow('L fwd, R fwd, L close'))).toBe(
       '1–3 as in s, 4 new',
     );
@@ -141,11 +141,11 @@ describe('a comparison in words', () => {
     ]);
   });
   test('the nearest comes first', () => {
-    const far = readFigure(
+    const far = readWrittenFigure(
       figure('far', { rhythm: '1 2', parts: { lead: 'L tap, L kick', follow: 'opposite' } }),
       dance,
     ).figure;
-    const near = readFigure(figure('near', { rhythm: '1 2 3 4' }), dance).figure;
+    const near = readWrittenFigure(figure('near', { rhythm: '1 2 3 4' }), dance).figure;
     expect(nearestFigures(basic, [far, near], 1).map(({ figure: { pattern } }) => pattern.id)).toEqual([
       'near',
     ]);
@@ -154,8 +154,10 @@ describe('a comparison in words', () => {
 
 describe('what a figure can still be', () => {
   const named = (id: string, lead: string, more: Partial<Pattern> = {}) =>
-    readFigure(figure(id, { rhythm: counts(lead), parts: { lead, follow: 'opposite' }, ...more }), dance)
-      .figure;
+    readWrittenFigure(
+      figure(id, { rhythm: counts(lead), parts: { lead, follow: 'opposite' }, ...more }),
+      dance,
+    ).figure;
   const a = named('a', 'L fwd, R fwd, L fwd, R close');
   const b = named('b', 'L fwd, R fwd, L side, R close');
   const c = named('c', 'L back, R replace');

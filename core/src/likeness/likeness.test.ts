@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Pattern } from '../model/document.ts';
-import { readFigure } from '../steps/figure.ts';
+import { readWrittenFigure } from '../steps/figure.ts';
 import { dance, figure } from '../test/studio.ts';
 import { align, comparedSteps } from './align.ts';
 import { assemblyMinutes, newSteps } from './assembly.ts';
@@ -11,10 +11,10 @@ const solo = { ...dance, roles: 'solo' as const };
 const lead = (part: string, rhythm = '1 2 3 4 5 6 7 8') => {
   const count = part.split(',').length;
   const pattern = figure('x', { rhythm: rhythm.split(' ').slice(0, count).join(' '), parts: { solo: part } });
-  const read = readFigure(pattern, solo).figure;
+  const read = readWrittenFigure(pattern, solo).figure;
   return comparedSteps(read, read.parts[0] as (typeof read.parts)[number]);
 };
-const of = (pattern: Pattern, inDance = dance) => readFigure(pattern, inDance).figure;
+const of = (pattern: Pattern, inDance = dance) => readWrittenFigure(pattern, inDance).figure;
 const costOf = (a: string, b: string) => align(lead(a), lead(b)).cost;
 const kinds = (a: string, b: string) => align(lead(a), lead(b)).pairs.map(pair => pair[2]);
 

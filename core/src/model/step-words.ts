@@ -11,11 +11,16 @@ export const ACTIONS: ReadonlyMap<Action, WeightClass> = new Map([
   ...words('stays', 'hop swivel spin heel-drop rise wait'),
 ]);
 
-export const QUALIFIERS = ['small', 'outside', 'between', 'ball', 'heel', 'toe', 'flat'] as const;
+export const QUALIFIERS = [
+  ...(['small', 'outside', 'between', 'ball', 'heel', 'toe', 'flat'] as const),
+  ...(['shared', 'accent', 'soft'] as const),
+] as const;
 export type Qualifier = (typeof QUALIFIERS)[number];
 
 /** The only actions that both feet can make together. */
-export const BOTH_FEET_ACTIONS: ReadonlySet<Action> = new Set(['land', 'place', 'wait']);
+export const BOTH_FEET_ACTIONS: ReadonlySet<Action> = new Set([
+  ...['land', 'place', 'wait', 'heel-drop', 'rise'],
+]);
 
 /** What everybody can do: these cost no minutes of their own. */
 export const PLAINEST_ACTIONS: ReadonlySet<Action> = new Set([

@@ -11,10 +11,10 @@ import {
   rolesOf,
   writtenSteps,
 } from './edit.ts';
-import { readFigure } from './figure.ts';
+import { readWrittenFigure } from './figure.ts';
 import { findMend } from './mend.ts';
 
-const read = (more: Partial<Pattern> = {}) => readFigure(figure('a', more), dance).figure;
+const read = (more: Partial<Pattern> = {}) => readWrittenFigure(figure('a', more), dance).figure;
 const own = { lead: 'L fwd, R fwd, L fwd, R close', follow: 'R back, L back, R side, L close' };
 
 describe('a part is changed step by step', () => {
@@ -47,10 +47,10 @@ describe('a part is changed step by step', () => {
 
   test('from an empty sheet the follower is natural to the hold: opposite face to face, the image side by side', () => {
     const { parts: _parts, ...empty } = figure('a');
-    const sheet = readFigure(empty, dance).figure;
+    const sheet = readWrittenFigure(empty, dance).figure;
     expect(putSteps(sheet, 'lead', 0, ['L fwd']).parts).toEqual({ lead: 'L fwd', follow: 'opposite' });
     expect(naturalPartOf(read({ entry: ['beside'] }))).toBe('image');
-    const solo = readFigure(empty, { ...dance, roles: 'solo' }).figure;
+    const solo = readWrittenFigure(empty, { ...dance, roles: 'solo' }).figure;
     expect(putSteps(solo, 'solo', 0, ['L tap']).parts).toEqual({ solo: 'L tap' });
     expect([rolesOf(dance), rolesOf(solo.dance)]).toEqual([['lead', 'follow'], ['solo']]);
   });
@@ -91,7 +91,7 @@ describe('a fault has a mend where one leaves fewer faults', () => {
   ])('%s: %3$s', (lead, step, words, mended) => {
     const found = mend({ parts: { lead, follow: 'opposite' } }, 'foot-carries-weight', 'parts', 'lead', step);
     expect([found?.words, found?.pattern.parts]).toEqual([words, { lead: mended, follow: 'opposite' }]);
-    expect(readFigure(found?.pattern as Pattern, dance).faults).toEqual([]);
+    expect(readWrittenFigure(found?.pattern as Pattern, dance).faults).toEqual([]);
   });
 
   test('steps too many are taken away, steps too few cannot be guessed', () => {

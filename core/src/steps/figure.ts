@@ -22,10 +22,13 @@ export interface FigureStep {
   readonly natural: NaturalPart | 'own' | null;
 }
 
+/** The follower's part that is found from the leader's and the holds. */
+export const KEEP = 'keep';
+
 export interface FigurePart {
   readonly role: Role;
   /** Set when the part was not written but taken from the leader's. */
-  readonly derived: NaturalPart | null;
+  readonly derived: NaturalPart | typeof KEEP | null;
   readonly rhythm: Rhythm;
   readonly steps: readonly FigureStep[];
   readonly start: FreeFoot;
@@ -52,6 +55,12 @@ export interface FigureReading {
   readonly faults: readonly FigureFault[];
 }
 
+/** Finds the follower's steps that keep the couple together, from a figure with its leader's part alone. */
+export type KeepSteps = (figure: Figure) => {
+  readonly steps: readonly (Step | null)[];
+  readonly faults: readonly FigureFault[];
+};
+
 /** The actions that a dance knows: everybody's and its own. */
 export function danceActions(dance: Dance): ReadonlyMap<Action, WeightClass> {
   if (!dance.actions?.length) return ACTIONS;
@@ -64,15 +73,22 @@ export function danceBeats(dance: Dance, name: 'slow' | 'quick'): Ticks {
   return parsed.ok ? parsed.value : ticks(0);
 }
 
-/** Reads a figure as far as it can be read and collects every fault on the way. Linear in its steps. */
-export function readFigure(pattern: Pattern, dance: Dance): FigureReading {
+/**
+ * Reads a figure as far as it can be read and collects every fault on the way; `keep` finds a follower's part that is
+ * not written. Linear in its steps.
+ */
+export function readWrittenFigure(
+  pattern: Pattern,
+  dance: Dance,
+  keep: KeepSteps = keepNothing,
+): FigureReading {
   const faults: FigureFault[] = [];
   const written = writtenParts(pattern, dance, faults);
   const actions = danceActions(dance);
   const parts: FigurePart[] = [];
   for (const [role, text] of written) {
     const lead = parts.find(part => part.role === 'lead');
-    parts.push(readPart({ role, text, lead, pattern, dance, actions, faults }));
+    parts.push(readPart({ role, text, lead, pattern, dance, actions, faults, keep }));
   }
   const rhythmBeats = parts.find(part => part.rhythm.beats !== null)?.rhythm.beats ?? null;
   checkSameBeats(parts, faults);
@@ -133,6 +149,10 @@ function writtenParts(pattern: Pattern, dance: Dance, faults: FigureFault[]): (r
   return [];
 }
 
+function keepNothing(): ReturnType<KeepSteps> {
+  return { steps: [], faults: [] };
+}
+
 interface PartReading {
   readonly role: Role;
   readonly text: string;
@@ -141,16 +161,14 @@ interface PartReading {
   readonly dance: Dance;
   readonly actions: ReadonlyMap<Action, WeightClass>;
   readonly faults: FigureFault[];
+  readonly keep: KeepSteps;
 }
 
 function readPart(reading: PartReading): FigurePart {
   const { role, text, lead, actions, faults } = reading;
   const plain = text.trim();
-  const derived = role === 'follow' && isNaturalPart(plain) ? plain : null;
-  const steps =
-    derived && lead
-      ? lead.steps.map(({ step }) => step && naturalStep(step, derived))
-      : readSteps(reading, role);
+  const derived = role === 'follow' && (isNaturalPart(plain) || plain === KEEP) ? plain : null;
+  const steps = derived && lead ? derivedSteps(reading, lead, derived) : readSteps(reading, role);
   const rhythm = readPartRhythm(reading, steps.length);
   const times = timedSteps(rhythm);
   const isToldAtLead = derived !== null && typeof reading.pattern.rhythm === 'string';
@@ -176,6 +194,17 @@ function readPart(reading: PartReading): FigurePart {
       return { step, time: times[index] ?? null, natural };
     }),
   };
+}
+
+function derivedSteps(
+  { pattern, dance, faults, keep }: PartReading,
+  lead: FigurePart,
+  by: NaturalPart | typeof KEEP,
+): readonly (Step | null)[] {
+  if (by !== KEEP) return lead.steps.map(({ step }) => step && naturalStep(step, by));
+  const kept = keep({ pattern, dance, beats: lead.rhythm.beats, parts: [lead] });
+  faults.push(...kept.faults);
+  return kept.steps;
 }
 
 function readSteps({ text, actions, faults }: PartReading, role: Role): (Step | null)[] {

@@ -1,7 +1,7 @@
 import type { Pattern, Role } from '../model/document.ts';
 import { modulo } from '../model/units.ts';
 import { writtenSteps } from './edit.ts';
-import { type Figure, type FigureFault, findPart, partTurn, readFigure } from './figure.ts';
+import { type Figure, type FigureFault, findPart, partTurn, readWrittenFigure } from './figure.ts';
 import { entryHolds, findHold } from './holds.ts';
 
 export interface Mend {
@@ -72,5 +72,5 @@ function withSteps(figure: Figure, role: Role, steps: readonly string[]): Patter
 }
 
 function faultsOf({ dance }: Figure, pattern: Pattern): number {
-  return readFigure(pattern, dance).faults.length;
+  return readWrittenFigure(pattern, dance).faults.length;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Dance, Pattern } from '../model/document.ts';
-import { readFigure } from './figure.ts';
+import { readWrittenFigure } from './figure.ts';
 import { sheetLayout } from './sheet.ts';
 
 const dance: Dance = {
@@ -28,7 +28,7 @@ const layoutOf = (rhythm: Pattern['rhythm'], more: Partial<Pattern> = {}, inDanc
     ...(rhythm && { rhythm }),
     ...more,
   };
-  return sheetLayout(readFigure(pattern, { ...dance, ...inDance }).figure);
+  return sheetLayout(readWrittenFigure(pattern, { ...dance, ...inDance }).figure);
 };
 
 describe('the columns of a step sheet', () => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Dance } from '../model/document.ts';
 import { dance } from '../test/studio.ts';
-import { readFigure } from './figure.ts';
+import { readWrittenFigure } from './figure.ts';
 import { namedRuns } from './pieces.ts';
 import { printStep, splitPart } from './step.ts';
 import { readTypedSteps, suggestSteps } from './typed.ts';
@@ -117,7 +117,7 @@ describe('pieces are read as one word', () => {
       rhythm: '1&2 3&4 5 6 7',
       parts: { solo: steps },
     };
-    const alike = readFigure(pattern, { ...withPieces, roles: 'solo' });
+    const alike = readWrittenFigure(pattern, { ...withPieces, roles: 'solo' });
     const part = alike.figure.parts[0];
     if (!part) throw new Error('no part');
     expect(splitPart(steps)).toHaveLength(9);

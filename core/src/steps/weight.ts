@@ -1,7 +1,7 @@
 import type { WeightClass } from '../model/document.ts';
 import type { Step } from './step.ts';
 
-/** Which foot can step next; `any` before anything is known, `both` after a landing on both feet. */
+/** Which foot can step next; `any` before anything is known, `both` while the weight is on both feet. */
 export type FreeFoot = 'L' | 'R' | 'both' | 'any';
 
 export interface WeightFault {
@@ -72,7 +72,8 @@ function weightFault(step: Step, weight: WeightClass, free: FreeFoot): Omit<Weig
 }
 
 function freeAfter(step: Step, weight: WeightClass, free: FreeFoot): FreeFoot {
-  if (step.foot === 'B') return 'both';
+  const isShared = step.qualifiers.includes('shared') && weight !== 'none';
+  if (step.foot === 'B' || isShared) return 'both';
   if (step.action === 'wait') return free;
   return weight === 'none' ? step.foot : otherFoot(step.foot);
 }

@@ -1,0 +1,129 @@
+import { danceActions, type Figure, type FigurePart } from '../steps/figure.ts';
+import { hasParallelHands, holdTouches, isHandToHand, touchKey } from '../steps/hold-shape.ts';
+import { type Couple, type HoldLine, holdLines, readCouple } from './couple-time.ts';
+import { dancePoses } from './together.ts';
+import { type Turned, turnedBy, turnsByEvent } from './turns.ts';
+
+const NAMED = ['grip', 'neck', 'dip', 'lean'] as const;
+export type NeededCaution = 'arm-turn' | 'wrap' | 'spin' | 'close-hold' | 'space' | (typeof NAMED)[number];
+
+const HALF = 180;
+const WHOLE = 360;
+const TRAVEL_ON_LINE = 0.8;
+const TRAVEL = 1;
+
+/** The codes of the cautions that a figure asks for, each once, in a fixed order. */
+export function neededCautions(figure: Figure): readonly NeededCaution[] {
+  const couple = readCouple(figure);
+  const asked = new Set<NeededCaution>();
+  for (const part of figure.parts) {
+    if (isSpinning(part)) asked.add('spin');
+    for (const { step } of part.steps) {
+      const named = NAMED.find(word => word === step?.action);
+      if (named && danceActions(figure.dance).has(named)) asked.add(named);
+    }
+  }
+  if (!couple && figure.parts.some(part => part.role === 'solo' && turnedOneWay(part) >= WHOLE))
+    asked.add('spin');
+  if (couple) {
+    const turns = turnsByEvent(couple);
+    const lines = holdLines(couple).flat();
+    for (const line of lines) addOfLine(asked, line, turns);
+    if (lines[0] && needsSpace(couple, lines[0])) asked.add('space');
+  }
+  return ORDER.filter(code => asked.has(code));
+}
+
+const ORDER: readonly NeededCaution[] = [
+  ...(['arm-turn', 'wrap', 'spin', 'close-hold', 'space'] as const),
+  ...NAMED,
+];
+
+function addOfLine(asked: Set<NeededCaution>, line: HoldLine, turns: readonly Turned[]): void {
+  const turning = turnedTouches(line, turns);
+  if (turning.size > 0) asked.add('arm-turn');
+  if (turning.size > 1) asked.add('wrap');
+  for (const { hold } of line) {
+    if (hold.contact === 'body') asked.add('close-hold');
+    if (hasParallelHands(hold) && hold.rel !== undefined && hold.rel !== HALF) asked.add('wrap');
+    if (holdTouches(hold).some(({ lead, follow }) => lead === 'neck' || follow === 'neck')) asked.add('neck');
+  }
+  if (spinsAlone(line, turns)) asked.add('spin');
+}
+
+/** The pairs of hands that are kept from hold to hold through a half turn of one against the other, or more. */
+function turnedTouches(line: HoldLine, turns: readonly Turned[]): ReadonlySet<string> {
+  const turned = new Set<string>();
+  let begun = new Map<string, number>();
+  for (const { hold, event } of line) {
+    const now = turnedBy(turns, event);
+    const against = now.follow - now.lead;
+    const keys = holdTouches(hold).filter(isHandToHand).map(touchKey);
+    for (const key of keys) {
+      const since = begun.get(key);
+      if (since !== undefined && Math.abs(against - since) >= HALF) turned.add(key);
+    }
+    begun = new Map(keys.map(key => [key, begun.get(key) ?? against]));
+  }
+  return turned;
+}
+
+/** A whole turn one way while nothing touches. */
+function spinsAlone(line: HoldLine, turns: readonly Turned[]): boolean {
+  return line.some(({ hold, event }, index) => {
+    const next = line[index + 1];
+    if (!next || holdTouches(hold).length > 0) return false;
+    const [from, to] = [turnedBy(turns, event), turnedBy(turns, next.event)];
+    return [to.lead - from.lead, to.follow - from.follow].some(degrees => Math.abs(degrees) >= WHOLE);
+  });
+}
+
+function isSpinning(part: FigurePart): boolean {
+  return turnedOneWay(part) > WHOLE;
+}
+
+/** The most degrees that a dancer turns to one side. */
+function turnedOneWay({ steps }: FigurePart): number {
+  const turns = steps.flatMap(({ step }) => (step ? [step.turnBefore, step.turnAfter] : []));
+  const sum = (side: 1 | -1) => turns.reduce((all, turn) => all + Math.max(0, turn * side), 0);
+  return Math.max(sum(1), sum(-1));
+}
+
+/** On a line the length of the leader's path counts, elsewhere how far off the leader ends. */
+function needsSpace(couple: Couple, line: HoldLine): boolean {
+  const middles = [{ x: 0, y: 0 }, ...dancePoses(couple, line).map(({ lead }) => lead.middle)];
+  const ways = middles
+    .slice(1)
+    .map(({ x, y }, index) => Math.hypot(x - (middles[index]?.x ?? 0), y - (middles[index]?.y ?? 0)));
+  if (couple.figure.dance.floor === 'line')
+    return ways.reduce((sum, way) => sum + way, 0) >= TRAVEL_ON_LINE - 1e-9;
+  const end = middles.at(-1) ?? { x: 0, y: 0 };
+  return Math.hypot(end.x, end.y) > TRAVEL;
+}
+
+/** A hand kept low whose owner turns away from it by a half or more, alone and against the partner. */
+export function armsBehind(
+  couple: Couple,
+): readonly { readonly role: 'lead' | 'follow'; readonly hand: 'left' | 'right' }[] {
+  const turns = turnsByEvent(couple);
+  const found = new Map<string, { role: 'lead' | 'follow'; hand: 'left' | 'right' }>();
+  for (const line of holdLines(couple).flat())
+    for (const [index, { hold, event }] of line.entries()) {
+      const next = line[index + 1];
+      if (!next) continue;
+      const kept = new Set(holdTouches(next.hold).map(touchKey));
+      const [from, to] = [turnedBy(turns, event), turnedBy(turns, next.event)];
+      const own = { lead: to.lead - from.lead, follow: to.follow - from.follow };
+      for (const touch of holdTouches(hold).filter(isHandToHand)) {
+        if (touch.height !== 'low' || !kept.has(touchKey(touch))) continue;
+        for (const role of ['lead', 'follow'] as const) {
+          const hand = touch[role] === 'left-hand' ? 'left' : 'right';
+          const away = hand === 'left' ? -1 : 1;
+          const against = own[role] - own[role === 'lead' ? 'follow' : 'lead'];
+          if (own[role] * away >= HALF && against * away >= HALF)
+            found.set(`${role} ${hand}`, { role, hand });
+        }
+      }
+    }
+  return [...found.values()];
+}

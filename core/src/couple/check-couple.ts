@@ -1,0 +1,53 @@
+import { type Figure, type FigureFault, findPart } from '../steps/figure.ts';
+import { checkArms } from './arms.ts';
+import { armsBehind, neededCautions } from './cautions-needed.ts';
+import { readCouple } from './couple-time.ts';
+import { findDrift } from './drift.ts';
+import { checkTogether } from './together.ts';
+
+/** What two bodies cannot do in a figure that is free of other errors: arms that end wound. */
+export function findWoundArms(figure: Figure): FigureFault[] {
+  const couple = readCouple(figure);
+  return couple ? checkArms(couple) : [];
+}
+
+/** What is worth a look where two bodies dance it: places, collisions, drift, arms behind, cautions left out. */
+export function coupleHints(figure: Figure): FigureFault[] {
+  const couple = readCouple(figure);
+  const cautions = missingCautions(figure);
+  if (!couple) return cautions;
+  const behind = armsBehind(couple).map(
+    ({ role, hand }): FigureFault => ({
+      code: 'arm-behind',
+      path: ['parts', role],
+      message: `the ${role === 'lead' ? 'leader' : 'follower'} turns away from the ${hand} hand that is held low: it goes behind the back`,
+    }),
+  );
+  return [...checkTogether(couple), ...driftHint(couple), ...behind, ...cautions];
+}
+
+function driftHint(couple: NonNullable<ReturnType<typeof readCouple>>): FigureFault[] {
+  const drift = findDrift(couple);
+  if (!drift) return [];
+  const way = (metres: number, one: string, other: string) =>
+    Math.abs(metres) < 0.05 ? [] : [`${Math.abs(metres).toFixed(1)} m ${metres > 0 ? one : other}`];
+  const words = [...way(drift.ahead, 'forward', 'back'), ...way(drift.left, 'to the left', 'to the right')];
+  const often = drift.times === 1 ? 'danced once' : `danced ${drift.times} times`;
+  return [
+    { code: 'drifts', path: ['parts'], message: `${often} it ends ${words.join(' and ')} from its place` },
+  ];
+}
+
+function missingCautions(figure: Figure): FigureFault[] {
+  if (!findPart(figure, 'lead') && !findPart(figure, 'solo')) return [];
+  const there = new Set(
+    figure.pattern.marks?.flatMap(({ kind, code }) => (kind === 'caution' && code ? [code] : [])),
+  );
+  return neededCautions(figure)
+    .filter(code => !there.has(code))
+    .map(code => ({
+      code: 'caution-missing',
+      path: ['marks'],
+      message: `how it is danced asks for the caution “${code}”`,
+    }));
+}

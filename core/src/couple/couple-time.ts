@@ -1,0 +1,108 @@
+// The figure of a couple as one line of time: what both do at each moment, and which hold is in force.
+import type { Hold } from '../model/document.ts';
+import type { Path } from '../model/issue.ts';
+import { type Figure, type FigurePart, type FigureStep, findPart } from '../steps/figure.ts';
+import { entryHolds, exitHolds, findHold } from '../steps/holds.ts';
+
+/** A moment at which an event of one of the roles begins. */
+export interface Moment {
+  /** The leader's event of which it is a part, rests counted. */
+  readonly event: number;
+  readonly endsEvent: boolean;
+  /** Null where the role does not step. */
+  readonly lead: FigureStep | null;
+  readonly follow: FigureStep | null;
+  /** The steps that come next in both parts. */
+  readonly leadNext: FigureStep | null;
+  readonly followNext: FigureStep | null;
+  /** Index of the follower's step, or of the last one before a rest. */
+  readonly followIndex: number;
+}
+
+/** A hold that the couple is in from the end of an event on; -1 for the one that it comes in. */
+export interface HoldPoint {
+  readonly hold: Hold;
+  readonly event: number;
+  /** Below the pattern. */
+  readonly path: Path;
+}
+
+/** A way through the figure: the hold it is entered in and what it changes to, the exit last. */
+export type HoldLine = readonly [HoldPoint, ...HoldPoint[]];
+
+export interface Couple {
+  readonly figure: Figure;
+  readonly lead: FigurePart;
+  readonly follow: FigurePart;
+  readonly moments: readonly Moment[];
+  readonly lastEvent: number;
+}
+
+/** The couple of a figure; undefined where it is danced alone, or one of the parts has no steps. */
+export function readCouple(figure: Figure): Couple | undefined {
+  const lead = findPart(figure, 'lead');
+  const follow = findPart(figure, 'follow');
+  if (!lead || !follow || lead.steps.length === 0 || follow.steps.length === 0) return undefined;
+  const moments = momentsOf(lead, follow);
+  return { figure, lead, follow, moments, lastEvent: moments.at(-1)?.event ?? 0 };
+}
+
+/** Every entry of a figure with the lines to each of its exits; holds that the dance does not have are left out. */
+export function holdLines({
+  figure: { pattern, dance },
+  lastEvent,
+}: Pick<Couple, 'figure' | 'lastEvent'>): readonly (readonly HoldLine[])[] {
+  const between = (pattern.holds ?? [])
+    .map(({ event, hold }, index) => ({ event, hold: findHold(dance, hold), path: ['holds', index] }))
+    .flatMap(({ event, hold, path }): HoldPoint[] => (hold ? [{ event, hold, path }] : []))
+    .sort((a, b) => a.event - b.event);
+  return entryHolds(pattern).flatMap((id, index) => {
+    const entry = findHold(dance, id);
+    if (!entry) return [];
+    const lines = exitHolds(pattern, id).flatMap((exitId): HoldLine[] => {
+      const exit = findHold(dance, exitId);
+      const first: HoldPoint = { hold: entry, event: -1, path: ['entry', index] };
+      return exit ? [[first, ...between, { hold: exit, event: lastEvent, path: ['exit'] }]] : [];
+    });
+    return lines.length > 0 ? [lines] : [];
+  });
+}
+
+function momentsOf(lead: FigurePart, follow: FigurePart): readonly Moment[] {
+  const isTimed = lead.rhythm.beats !== null && follow.rhythm.beats !== null;
+  const timesOf = ({ rhythm }: FigurePart) =>
+    rhythm.events.map(({ onset }, event) => (isTimed ? (onset ?? event) : event));
+  const [leadTimes, followTimes] = [timesOf(lead), timesOf(follow)];
+  const times = [...new Set([...leadTimes, ...followTimes])].sort((a, b) => a - b);
+  const events = times.map(time =>
+    Math.max(
+      0,
+      leadTimes.findLastIndex(begun => begun <= time),
+    ),
+  );
+  return times.map((time, index): Moment => {
+    const leadIndex = stepAt(lead, leadTimes.indexOf(time));
+    const followIndex = stepAt(follow, followTimes.indexOf(time));
+    const event = events[index] ?? 0;
+    const begun = followTimes.findLastIndex(other => other <= time);
+    const followSteps = follow.steps.filter((step, at) => eventOf(step, at) <= begun).length;
+    return {
+      event,
+      endsEvent: events[index + 1] !== event,
+      lead: lead.steps[leadIndex] ?? null,
+      follow: follow.steps[followIndex] ?? null,
+      leadNext: lead.steps[leadIndex + 1] ?? null,
+      followNext: follow.steps[followIndex + 1] ?? null,
+      followIndex: Math.max(0, followSteps - 1),
+    };
+  });
+}
+
+/** The step that begins with an event of its part; -1 for a rest or none. */
+function stepAt({ steps }: FigurePart, event: number): number {
+  return event < 0 ? -1 : steps.findIndex((step, index) => eventOf(step, index) === event);
+}
+
+function eventOf({ time }: FigureStep, index: number): number {
+  return time?.event ?? index;
+}

@@ -1,0 +1,244 @@
+// The couple on the floor: both tracks, and after each moment the follower's place in the leader's frame against the
+// hold. Estimates from the usual lengths of steps; linear in the moments for each way in and out.
+import type { Point } from '../floor/path.ts';
+import type { Dance, Hold } from '../model/document.ts';
+import { modulo } from '../model/units.ts';
+import { type FigureFault, type FigureStep, stepCount } from '../steps/figure.ts';
+import { holdPlace, isFrame, type Placed } from '../steps/hold-shape.ts';
+import {
+  type Body,
+  carriedRound,
+  middleBetween,
+  placeIn,
+  pointAt,
+  standing,
+  stepMetres,
+  stepped,
+  takesWeight,
+  turned,
+} from './body-track.ts';
+import { type Couple, type HoldLine, holdLines, type Moment } from './couple-time.ts';
+import { judgePlace, type Verdict } from './place-verdict.ts';
+import type { Turned } from './turns.ts';
+
+/** The couple after a moment. */
+export interface CouplePose {
+  readonly moment: Moment;
+  readonly lead: Body;
+  readonly follow: Body;
+  /** Where the follower is in the leader's frame. */
+  readonly place: Placed;
+  /** The follower's facing less the leader's, in degrees, not modulo 360. */
+  readonly rel: number;
+  /** The hold that it was held against. */
+  readonly hold: Hold;
+  readonly verdict: Verdict;
+  /** How near the centres come in this moment, where that is too near. */
+  readonly collides: number | null;
+  /** True where the follower alone may be out of place for this one moment. */
+  readonly mayPass: boolean;
+}
+
+const TOO_NEAR = 0.15;
+
+/** What both have turned together since the figure began: the smaller, and nothing when to different sides. */
+export function jointTurn({ lead, follow }: Turned): number {
+  if (lead * follow <= 0) return 0;
+  return Math.abs(lead) < Math.abs(follow) ? lead : follow;
+}
+
+/** The start of a line of holds: the leader at 0|0 facing up, the follower in the middle of the entry's place. */
+export function coupleStart(hold: Hold): { readonly lead: Body; readonly follow: Body } {
+  const lead = standing({ x: 0, y: 0 }, 0);
+  return { lead, follow: standing(pointAt(lead, holdPlace(hold).middle), hold.rel ?? 180) };
+}
+
+/** Dances a figure along a line of holds: the couple after each moment. */
+export function dancePoses(couple: Couple, line: HoldLine): readonly CouplePose[] {
+  const poses: CouplePose[] = [];
+  let bodies = coupleStart(line[0].hold);
+  let turns: Turned = { lead: 0, follow: 0 };
+  for (const moment of couple.moments) {
+    const readings = readingsOf(couple, moment, line, bodies, turns);
+    const pose = readings.reduce((best, one) => (isBetter(one, best) ? one : best));
+    poses.push(pose);
+    bodies = pose;
+    turns = afterMoment(turns, moment);
+  }
+  return poses;
+}
+
+/** Who is out of place, and where they walk through each other; for each way in the way out with the fewest. */
+export function checkTogether(couple: Couple): FigureFault[] {
+  const found = new Map<string, FigureFault>();
+  for (const lines of holdLines(couple)) {
+    const hints = lines.map(line => poseHints(couple, dancePoses(couple, line)));
+    const least = hints.reduce((best, one) => (one.length < best.length ? one : best));
+    for (const hint of least) {
+      const key = `${hint.code} ${hint.path.join('/')}`;
+      if (!found.has(key)) found.set(key, hint);
+    }
+  }
+  return [...found.values()];
+}
+
+/** The first of each kind in every run of moments out of place: what comes after follows from it. */
+function poseHints({ figure, follow }: Couple, poses: readonly CouplePose[]): FigureFault[] {
+  const hint = (
+    code: 'apart' | 'wrong-side' | 'collide',
+    { moment }: CouplePose,
+    words: string,
+  ): FigureFault => ({
+    code,
+    path: ['parts', 'follow', moment.followIndex],
+    message: `at ${stepCount(figure, follow, moment.followIndex)} the follower is ${words}`,
+  });
+  const hints: FigureFault[] = [];
+  let told = new Set<string>();
+  for (const [index, pose] of poses.entries()) {
+    const { verdict, collides } = pose;
+    if (collides !== null)
+      hints.push(
+        hint('collide', pose, `${collides.toFixed(1)} m from the leader’s middle: they walk into each other`),
+      );
+    if (verdict.code === null) {
+      told = new Set();
+      continue;
+    }
+    const isAlone = [poses[index - 1], poses[index + 1]].every(next => !next?.verdict.code);
+    if ((isAlone && pose.mayPass) || told.has(verdict.code)) continue;
+    told.add(verdict.code);
+    hints.push(hint(verdict.code, pose, verdict.words));
+  }
+  return hints;
+}
+
+function afterMoment({ lead, follow }: Turned, moment: Moment): Turned {
+  const turnOf = (one: FigureStep | null) => (one?.step ? one.step.turnBefore + one.step.turnAfter : 0);
+  return { lead: lead + turnOf(moment.lead), follow: follow + turnOf(moment.follow) };
+}
+
+interface Bodies {
+  readonly lead: Body;
+  readonly follow: Body;
+}
+
+/** The ways to read a moment: carried round together or not, against the hold in force or the next. Rotated first. */
+function readingsOf(
+  couple: Couple,
+  moment: Moment,
+  line: HoldLine,
+  from: Bodies,
+  turns: Turned,
+): readonly [CouplePose, ...CouplePose[]] {
+  const inForce = line.findLast(({ event }) => event < moment.event) ?? line[0];
+  const next = line.find(({ event }) => event >= moment.event);
+  const isLast = moment.event === couple.lastEvent && moment.endsEvent;
+  const begun = moment.endsEvent ? line.findLast(({ event }) => event === moment.event) : undefined;
+  const begins = isLast || begun !== undefined;
+  const against = begun ? [begun.hold] : [inForce.hold, ...(next ? [next.hold] : [])];
+  const growth = isFrame(inForce.hold) ? jointGrowth(moment, turns) : NO_GROWTH;
+  const rotations = growth.before === 0 && growth.after === 0 ? [NO_GROWTH] : [growth, NO_GROWTH];
+  const passes = [moment.lead, moment.follow].some(
+    one => one?.step?.qualifiers.some(word => word === 'outside' || word === 'between') ?? false,
+  );
+  const readings = rotations.flatMap(rotation => {
+    const { bodies, nearest } = moved(couple.figure.dance, moment, from, rotation, inForce.hold);
+    const place = placeIn(bodies.lead, bodies.follow.middle);
+    const rel = bodies.follow.facing - bodies.lead.facing;
+    const collides = inForce.hold.contact !== 'body' && !passes && nearest < TOO_NEAR ? nearest : null;
+    return against.map(
+      (hold): CouplePose => ({
+        ...{ ...bodies, moment, place, rel, hold, collides },
+        verdict: judgePlace(place, hold, { rel, begins, passes }),
+        mayPass: !isFrame(hold) && !begins,
+      }),
+    );
+  });
+  return readings as [CouplePose, ...CouplePose[]];
+}
+
+function isBetter(one: CouplePose, than: CouplePose): boolean {
+  const hints = ({ verdict, collides }: CouplePose) =>
+    Number(verdict.code !== null) + Number(collides !== null);
+  const fewer = Math.min(1, hints(than)) - Math.min(1, hints(one));
+  return fewer > 0 || (fewer === 0 && one.verdict.off < than.verdict.off - 1e-9);
+}
+
+const NO_GROWTH = { before: 0, after: 0 };
+
+/** By how much the joint turn grows before the landing, and after it. */
+function jointGrowth({ lead, follow }: Moment, turns: Turned): typeof NO_GROWTH {
+  const landing = {
+    lead: turns.lead + (lead?.step?.turnBefore ?? 0),
+    follow: turns.follow + (follow?.step?.turnBefore ?? 0),
+  };
+  const end = {
+    lead: landing.lead + (lead?.step?.turnAfter ?? 0),
+    follow: landing.follow + (follow?.step?.turnAfter ?? 0),
+  };
+  return {
+    before: jointTurn(landing) - jointTurn(turns),
+    after: jointTurn(end) - jointTurn(landing),
+  };
+}
+
+/** Both after a moment, and how near their middles come while they step straight and evenly. */
+function moved(dance: Dance, moment: Moment, from: Bodies, growth: typeof NO_GROWTH, hold: Hold) {
+  const before = carried(
+    {
+      lead: turned(from.lead, moment.lead?.step?.turnBefore ?? 0),
+      follow: turned(from.follow, moment.follow?.step?.turnBefore ?? 0),
+    },
+    growth.before,
+  );
+  const halfway = isPromenade(hold) ? betweenFacings(before.lead.facing, before.follow.facing) : undefined;
+  const step = (body: Body, one: FigureStep | null, next: FigureStep | null) =>
+    one && takesWeight(dance, one)
+      ? stepped(body, one, isWalk(one) ? (halfway ?? body.facing) : body.facing, stepMetres(dance, one, next))
+      : body;
+  const landed = {
+    lead: step(before.lead, moment.lead, moment.leadNext),
+    follow: step(before.follow, moment.follow, moment.followNext),
+  };
+  const after = carried(landed, growth.after);
+  const bodies = {
+    lead: turned(after.lead, moment.lead?.step?.turnAfter ?? 0),
+    follow: turned(after.follow, moment.follow?.step?.turnAfter ?? 0),
+  };
+  return { bodies, nearest: nearestBetween(before, landed) };
+}
+
+function carried({ lead, follow }: Bodies, degrees: number): Bodies {
+  if (degrees === 0) return { lead, follow };
+  const centre = middleBetween(lead.middle, follow.middle);
+  return { lead: carriedRound(lead, centre, degrees), follow: carriedRound(follow, centre, degrees) };
+}
+
+/** A close hold in which the partners look neither at each other nor the same way. */
+export function isPromenade({ contact, rel }: Hold): boolean {
+  return contact === 'body' && rel !== undefined && modulo(rel, 180) !== 0;
+}
+
+export function isWalk({ step }: FigureStep): boolean {
+  return step?.action === 'fwd' || step?.action === 'back';
+}
+
+/** The facing half-way between two, the short way. */
+export function betweenFacings(lead: number, follow: number): number {
+  const apart = modulo(follow - lead + 180, 360) - 180;
+  return lead + apart / 2;
+}
+
+/** The least distance of two who go straight and evenly from one pair of places to another. */
+function nearestBetween(before: Bodies, after: Bodies): number {
+  const from = minus(before.follow.middle, before.lead.middle);
+  const way = minus(minus(after.follow.middle, after.lead.middle), from);
+  const length = way.x * way.x + way.y * way.y;
+  const at = length === 0 ? 0 : Math.min(1, Math.max(0, -(from.x * way.x + from.y * way.y) / length));
+  return Math.hypot(from.x + way.x * at, from.y + way.y * at);
+}
+
+function minus(a: Point, b: Point): Point {
+  return { x: a.x - b.x, y: a.y - b.y };
+}
