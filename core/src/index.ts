@@ -21,10 +21,13 @@ export { openSecondLooks, partnersSeen, type SecondLook } from './check/observat
 export { type Candidate, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
 export { averageMark, type Cell, cellKey, standingMarks } from './check/standing-marks.ts';
 export { studentWords } from './check/student-words.ts';
+export type { Body } from './couple/body-track.ts';
 export { findWoundArms } from './couple/check-couple.ts';
-export { type CoupleNumbers, describeCouple } from './couple/describe-couple.ts';
+export { type CoupleNumbers, coupleOnFloor, describeCouple } from './couple/describe-couple.ts';
+export { findMend } from './couple/mend.ts';
 export { readFigure } from './couple/read-figure.ts';
 export { type DanceRoutes, type FigureRoute, figureRoute } from './couple/routes.ts';
+export type { CouplePose } from './couple/together.ts';
 export { type Closure, figureClosure } from './floor/closure.ts';
 export { type Footfall, figurePath, HALF_STANCE, type Point, type Track } from './floor/path.ts';
 export {
@@ -119,6 +122,7 @@ export { isOnStaff, ownLessons } from './lesson/staff.ts';
 export { checkDocument, type DocumentCheck } from './library/check-document.ts';
 export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
 export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
+export { type LevelRoute, levelRoutes } from './library/level-routes.ts';
 export { byId, figureName, type Library, type Material, openLibrary } from './library/library.ts';
 export {
   figureJoins,
@@ -320,11 +324,13 @@ export {
   type FigurePart,
   type FigureReading,
   figureTurn,
+  KEEP,
   markCount,
   stepCount,
 } from './steps/figure.ts';
+export { type HoldRegion, holdPlace, holdTouches } from './steps/hold-shape.ts';
 export { findHold } from './steps/holds.ts';
-export { findMend, type Mend } from './steps/mend.ts';
+export type { Mend } from './steps/mend.ts';
 export { type NamedRun, namedRuns } from './steps/pieces.ts';
 export { type SheetCell, type SheetColumn, type SheetLayout, sheetLayout } from './steps/sheet.ts';
 export { printStep, type Step } from './steps/step.ts';

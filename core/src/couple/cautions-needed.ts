@@ -1,7 +1,8 @@
+import type { Touch } from '../model/document.ts';
 import { danceActions, type Figure, type FigurePart } from '../steps/figure.ts';
 import { hasParallelHands, holdTouches, isHandToHand, touchKey } from '../steps/hold-shape.ts';
 import { type Couple, type HoldLine, holdLines, readCouple } from './couple-time.ts';
-import { dancePoses } from './together.ts';
+import { type DancedLine, danceLines } from './together.ts';
 import { type Turned, turnedBy, turnsByEvent } from './turns.ts';
 
 const NAMED = ['grip', 'neck', 'dip', 'lean'] as const;
@@ -12,9 +13,12 @@ const WHOLE = 360;
 const TRAVEL_ON_LINE = 0.8;
 const TRAVEL = 1;
 
-/** The codes of the cautions that a figure asks for, each once, in a fixed order. */
-export function neededCautions(figure: Figure): readonly NeededCaution[] {
-  const couple = readCouple(figure);
+/** The codes of the cautions that a figure asks for, each once, in a fixed order; with its couple where it has one. */
+export function neededCautions(
+  figure: Figure,
+  couple = readCouple(figure),
+  danced = couple ? danceLines(couple) : [],
+): readonly NeededCaution[] {
   const asked = new Set<NeededCaution>();
   for (const part of figure.parts) {
     if (isSpinning(part)) asked.add('spin');
@@ -27,9 +31,9 @@ export function neededCautions(figure: Figure): readonly NeededCaution[] {
     asked.add('spin');
   if (couple) {
     const turns = turnsByEvent(couple);
-    const lines = holdLines(couple).flat();
-    for (const line of lines) addOfLine(asked, line, turns);
-    if (lines[0] && needsSpace(couple, lines[0])) asked.add('space');
+    const lines = danced.flat();
+    for (const { line } of lines) addOfLine(asked, line, turns);
+    if (lines[0] && needsSpace(figure, lines[0])) asked.add('space');
   }
   return ORDER.filter(code => asked.has(code));
 }
@@ -84,46 +88,62 @@ function isSpinning(part: FigurePart): boolean {
 
 /** The most degrees that a dancer turns to one side. */
 function turnedOneWay({ steps }: FigurePart): number {
-  const turns = steps.flatMap(({ step }) => (step ? [step.turnBefore, step.turnAfter] : []));
-  const sum = (side: 1 | -1) => turns.reduce((all, turn) => all + Math.max(0, turn * side), 0);
-  return Math.max(sum(1), sum(-1));
+  let [left, right] = [0, 0];
+  for (const { step } of steps) {
+    if (!step) continue;
+    left += Math.max(0, step.turnBefore) + Math.max(0, step.turnAfter);
+    right += Math.max(0, -step.turnBefore) + Math.max(0, -step.turnAfter);
+  }
+  return Math.max(left, right);
 }
 
 /** On a line the length of the leader's path counts, elsewhere how far off the leader ends. */
-function needsSpace(couple: Couple, line: HoldLine): boolean {
-  const middles = [{ x: 0, y: 0 }, ...dancePoses(couple, line).map(({ lead }) => lead.middle)];
+function needsSpace({ dance }: Figure, { poses }: DancedLine): boolean {
+  const middles = [{ x: 0, y: 0 }, ...poses.map(({ lead }) => lead.middle)];
   const ways = middles
     .slice(1)
     .map(({ x, y }, index) => Math.hypot(x - (middles[index]?.x ?? 0), y - (middles[index]?.y ?? 0)));
-  if (couple.figure.dance.floor === 'line')
-    return ways.reduce((sum, way) => sum + way, 0) >= TRAVEL_ON_LINE - 1e-9;
+  if (dance.floor === 'line') return ways.reduce((sum, way) => sum + way, 0) >= TRAVEL_ON_LINE - 1e-9;
   const end = middles.at(-1) ?? { x: 0, y: 0 };
   return Math.hypot(end.x, end.y) > TRAVEL;
 }
 
-/** A hand kept low whose owner turns away from it by a half or more, alone and against the partner. */
-export function armsBehind(
-  couple: Couple,
-): readonly { readonly role: 'lead' | 'follow'; readonly hand: 'left' | 'right' }[] {
+/** A hand that its owner turns away from while it is kept low. */
+export interface ArmBehind {
+  readonly role: 'lead' | 'follow';
+  readonly hand: 'left' | 'right';
+}
+
+/** Hands kept low from hold to hold whose owner turns away by a half or more, alone and against the partner. */
+export function armsBehind(couple: Couple): readonly ArmBehind[] {
   const turns = turnsByEvent(couple);
-  const found = new Map<string, { role: 'lead' | 'follow'; hand: 'left' | 'right' }>();
-  for (const line of holdLines(couple).flat())
-    for (const [index, { hold, event }] of line.entries()) {
-      const next = line[index + 1];
-      if (!next) continue;
-      const kept = new Set(holdTouches(next.hold).map(touchKey));
-      const [from, to] = [turnedBy(turns, event), turnedBy(turns, next.event)];
-      const own = { lead: to.lead - from.lead, follow: to.follow - from.follow };
-      for (const touch of holdTouches(hold).filter(isHandToHand)) {
-        if (touch.height !== 'low' || !kept.has(touchKey(touch))) continue;
-        for (const role of ['lead', 'follow'] as const) {
-          const hand = touch[role] === 'left-hand' ? 'left' : 'right';
-          const away = hand === 'left' ? -1 : 1;
-          const against = own[role] - own[role === 'lead' ? 'follow' : 'lead'];
-          if (own[role] * away >= HALF && against * away >= HALF)
-            found.set(`${role} ${hand}`, { role, hand });
-        }
+  const found = new Map<string, ArmBehind>();
+  for (const line of holdLines(couple).flat()) {
+    let low = new Map<string, Turned>();
+    for (const { hold, event } of line) {
+      const now = turnedBy(turns, event);
+      const touches = holdTouches(hold).filter(isHandToHand);
+      for (const touch of touches) {
+        const since = low.get(touchKey(touch));
+        if (since) for (const arm of turnedAway(touch, since, now)) found.set(`${arm.role} ${arm.hand}`, arm);
       }
+      low = new Map(
+        touches.flatMap(touch => {
+          const since = low.get(touchKey(touch)) ?? (touch.height === 'low' ? now : undefined);
+          return since ? [[touchKey(touch), since]] : [];
+        }),
+      );
     }
+  }
   return [...found.values()];
+}
+
+function turnedAway(touch: Touch, since: Turned, now: Turned): readonly ArmBehind[] {
+  const own = { lead: now.lead - since.lead, follow: now.follow - since.follow };
+  return (['lead', 'follow'] as const).flatMap(role => {
+    const hand = touch[role] === 'left-hand' ? 'left' : 'right';
+    const away = hand === 'left' ? -1 : 1;
+    const against = own[role] - own[role === 'lead' ? 'follow' : 'lead'];
+    return own[role] * away >= HALF && against * away >= HALF ? [{ role, hand }] : [];
+  });
 }

@@ -1,9 +1,9 @@
 import { type Figure, type FigureFault, findPart } from '../steps/figure.ts';
 import { checkArms } from './arms.ts';
-import { armsBehind, neededCautions } from './cautions-needed.ts';
+import { armsBehind, type NeededCaution, neededCautions } from './cautions-needed.ts';
 import { readCouple } from './couple-time.ts';
-import { findDrift } from './drift.ts';
-import { checkTogether } from './together.ts';
+import { type Drift, findDrift } from './drift.ts';
+import { checkTogether, danceLines } from './together.ts';
 
 /** What two bodies cannot do in a figure that is free of other errors: arms that end wound. */
 export function findWoundArms(figure: Figure): FigureFault[] {
@@ -14,8 +14,8 @@ export function findWoundArms(figure: Figure): FigureFault[] {
 /** What is worth a look where two bodies dance it: places, collisions, drift, arms behind, cautions left out. */
 export function coupleHints(figure: Figure): FigureFault[] {
   const couple = readCouple(figure);
-  const cautions = missingCautions(figure);
-  if (!couple) return cautions;
+  if (!couple) return missingCautions(figure, neededCautions(figure));
+  const danced = danceLines(couple);
   const behind = armsBehind(couple).map(
     ({ role, hand }): FigureFault => ({
       code: 'arm-behind',
@@ -23,11 +23,15 @@ export function coupleHints(figure: Figure): FigureFault[] {
       message: `the ${role === 'lead' ? 'leader' : 'follower'} turns away from the ${hand} hand that is held low: it goes behind the back`,
     }),
   );
-  return [...checkTogether(couple), ...driftHint(couple), ...behind, ...cautions];
+  return [
+    ...checkTogether(couple, danced),
+    ...driftHint(findDrift(couple, danced)),
+    ...behind,
+    ...missingCautions(figure, neededCautions(figure, couple, danced)),
+  ];
 }
 
-function driftHint(couple: NonNullable<ReturnType<typeof readCouple>>): FigureFault[] {
-  const drift = findDrift(couple);
+function driftHint(drift: Drift | undefined): FigureFault[] {
   if (!drift) return [];
   const way = (metres: number, one: string, other: string) =>
     Math.abs(metres) < 0.05 ? [] : [`${Math.abs(metres).toFixed(1)} m ${metres > 0 ? one : other}`];
@@ -38,12 +42,12 @@ function driftHint(couple: NonNullable<ReturnType<typeof readCouple>>): FigureFa
   ];
 }
 
-function missingCautions(figure: Figure): FigureFault[] {
+function missingCautions(figure: Figure, needed: readonly NeededCaution[]): FigureFault[] {
   if (!findPart(figure, 'lead') && !findPart(figure, 'solo')) return [];
   const there = new Set(
     figure.pattern.marks?.flatMap(({ kind, code }) => (kind === 'caution' && code ? [code] : [])),
   );
-  return neededCautions(figure)
+  return needed
     .filter(code => !there.has(code))
     .map(code => ({
       code: 'caution-missing',

@@ -40,6 +40,15 @@ export interface Couple {
 
 /** The couple of a figure; undefined where it is danced alone, or one of the parts has no steps. */
 export function readCouple(figure: Figure): Couple | undefined {
+  const known = couples.get(figure) ?? { couple: putTogether(figure) };
+  couples.set(figure, known);
+  return known.couple;
+}
+
+/** Every check of a figure asks for its couple: put together once. */
+const couples = new WeakMap<Figure, { readonly couple: Couple | undefined }>();
+
+function putTogether(figure: Figure): Couple | undefined {
   const lead = findPart(figure, 'lead');
   const follow = findPart(figure, 'follow');
   if (!lead || !follow || lead.steps.length === 0 || follow.steps.length === 0) return undefined;

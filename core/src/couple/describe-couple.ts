@@ -53,6 +53,12 @@ export function describeCouple(figure: Figure): CoupleNumbers {
   };
 }
 
+/** The couple after each moment of a figure, from its first way in to the way out with the fewest hints; empty for no couple. */
+export function coupleOnFloor(figure: Figure): readonly CouplePose[] {
+  const couple = readCouple(figure);
+  return (couple && bestDanced(couple)?.poses) ?? [];
+}
+
 /** The first way in with the way out that has the fewest hints, and the couple on it. */
 export function bestDanced(
   couple: Couple,

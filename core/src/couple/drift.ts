@@ -4,8 +4,8 @@ import { ahead, type Point } from '../floor/path.ts';
 import type { Figure } from '../steps/figure.ts';
 import { otherFootForm } from '../steps/pieces.ts';
 import { middleBetween } from './body-track.ts';
-import { type Couple, holdLines } from './couple-time.ts';
-import { coupleStart, dancePoses } from './together.ts';
+import type { Couple } from './couple-time.ts';
+import { coupleStart, type DancedLine, danceLines } from './together.ts';
 
 /** Where the couple's middle ends, in metres: ahead of where the leader first faced, and to the left. */
 export interface Drift {
@@ -17,14 +17,14 @@ export interface Drift {
 const TOO_FAR = 0.6;
 
 /** How far a figure goes from its place; undefined where it keeps it, or its floor does not ask. */
-export function findDrift(couple: Couple): Drift | undefined {
+export function findDrift(couple: Couple, danced = danceLines(couple)): Drift | undefined {
   const { figure } = couple;
   const { floor } = figure.dance;
   if (floor !== 'spot' && floor !== 'slot') return undefined;
   const times = figureClosure(figure).all ?? 1;
-  const first = onceDanced(couple);
+  const first = onceDanced(danced);
   if (!first) return undefined;
-  const other = figureClosure(figure).foot === 2 ? onceDanced(otherForm(couple)) : first;
+  const other = figureClosure(figure).foot === 2 ? onceDanced(danceLines(otherForm(couple))) : first;
   let at: Point = { x: 0, y: 0 };
   let facing = 0;
   for (let time = 0; time < times; time += 1) {
@@ -38,11 +38,13 @@ export function findDrift(couple: Couple): Drift | undefined {
 }
 
 /** How the couple's middle moves in the figure danced once, and what the leader turns. */
-function onceDanced(couple: Couple): { readonly by: Point; readonly turn: number } | undefined {
-  const line = holdLines(couple)[0]?.[0];
-  if (!line) return undefined;
-  const start = coupleStart(line[0].hold);
-  const end = dancePoses(couple, line).at(-1) ?? start;
+function onceDanced(
+  danced: readonly (readonly DancedLine[])[],
+): { readonly by: Point; readonly turn: number } | undefined {
+  const first = danced[0]?.[0];
+  if (!first) return undefined;
+  const start = coupleStart(first.line[0].hold);
+  const end = first.poses.at(-1) ?? start;
   const from = middleBetween(start.lead.middle, start.follow.middle);
   const to = middleBetween(end.lead.middle, end.follow.middle);
   return { by: { x: to.x - from.x, y: to.y - from.y }, turn: end.lead.facing };

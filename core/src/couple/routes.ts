@@ -87,21 +87,18 @@ function feetOf(
  * where most figures start, ties to the basic that stands first; without one, all states where basics start.
  */
 function homeOf(steps: readonly RouteStep[], basics: readonly Figure[]): ReadonlySet<StandState> {
-  const startsOf = (figure: Figure) => steps.filter(step => step.figure === figure).map(({ from }) => from);
-  const basicStarts = basics.flatMap(startsOf);
-  const groups = strongGroups(steps);
-  let home: ReadonlySet<StandState> | undefined;
-  let most = 0;
-  for (const start of basicStarts) {
-    const group = groups.find(one => one.has(start));
-    if (!group) continue;
-    const starting = new Set(steps.flatMap(({ from, figure }) => (group.has(from) ? [figure] : []))).size;
-    if (starting > most) {
-      home = group;
-      most = starting;
-    }
-  }
-  return new Set(basicStarts.filter(start => home?.has(start) ?? true));
+  const own = groupBy(steps, ({ figure }) => figure);
+  const basicStarts = new Set(basics.flatMap(basic => own.get(basic)?.map(({ from }) => from) ?? []));
+  const groups = strongGroups(steps).filter(group => [...group].some(place => basicStarts.has(place)));
+  const isStarting = (group: ReadonlySet<StandState>, starts: readonly RouteStep[]) =>
+    starts.some(({ from }) => group.has(from));
+  const counts = groups.map(group => [...own.values()].filter(starts => isStarting(group, starts)).length);
+  const most = Math.max(...counts);
+  const largest = groups.filter((_, index) => counts[index] === most);
+  // A set keeps the order in which the basics stand: the first start in one of the largest decides between them.
+  const first = [...basicStarts].find(start => largest.some(group => group.has(start)));
+  const home = largest.find(group => first !== undefined && group.has(first));
+  return new Set([...basicStarts].filter(start => home?.has(start) ?? true));
 }
 
 /** Breadth first from home: along the steps, or against them. */

@@ -68,11 +68,22 @@ export function dancePoses(couple: Couple, line: HoldLine): readonly CouplePose[
   return poses;
 }
 
+/** A line of holds and the couple on it. */
+export interface DancedLine {
+  readonly line: HoldLine;
+  readonly poses: readonly CouplePose[];
+}
+
+/** For each way into a figure the couple on the lines to each way out. */
+export function danceLines(couple: Couple): readonly (readonly DancedLine[])[] {
+  return holdLines(couple).map(lines => lines.map(line => ({ line, poses: dancePoses(couple, line) })));
+}
+
 /** Who is out of place, and where they walk through each other; for each way in the way out with the fewest. */
-export function checkTogether(couple: Couple): FigureFault[] {
+export function checkTogether(couple: Couple, danced = danceLines(couple)): FigureFault[] {
   const found = new Map<string, FigureFault>();
-  for (const lines of holdLines(couple)) {
-    const hints = lines.map(line => poseHints(couple, dancePoses(couple, line)));
+  for (const lines of danced) {
+    const hints = lines.map(({ poses }) => poseHints(couple, poses));
     const least = hints.reduce((best, one) => (one.length < best.length ? one : best));
     for (const hint of least) {
       const key = `${hint.code} ${hint.path.join('/')}`;
@@ -130,32 +141,46 @@ function readingsOf(
   line: HoldLine,
   from: Bodies,
   turns: Turned,
-): readonly [CouplePose, ...CouplePose[]] {
-  const inForce = line.findLast(({ event }) => event < moment.event) ?? line[0];
-  const next = line.find(({ event }) => event >= moment.event);
-  const isLast = moment.event === couple.lastEvent && moment.endsEvent;
-  const begun = moment.endsEvent ? line.findLast(({ event }) => event === moment.event) : undefined;
-  const begins = isLast || begun !== undefined;
-  const against = begun ? [begun.hold] : [inForce.hold, ...(next ? [next.hold] : [])];
-  const growth = isFrame(inForce.hold) ? jointGrowth(moment, turns) : NO_GROWTH;
-  const rotations = growth.before === 0 && growth.after === 0 ? [NO_GROWTH] : [growth, NO_GROWTH];
-  const passes = [moment.lead, moment.follow].some(
-    one => one?.step?.qualifiers.some(word => word === 'outside' || word === 'between') ?? false,
-  );
-  const readings = rotations.flatMap(rotation => {
-    const { bodies, nearest } = moved(couple.figure.dance, moment, from, rotation, inForce.hold);
-    const place = placeIn(bodies.lead, bodies.follow.middle);
-    const rel = bodies.follow.facing - bodies.lead.facing;
-    const collides = inForce.hold.contact !== 'body' && !passes && nearest < TOO_NEAR ? nearest : null;
-    return against.map(
-      (hold): CouplePose => ({
-        ...{ ...bodies, moment, place, rel, hold, collides },
-        verdict: judgePlace(place, hold, { rel, begins, passes }),
-        mayPass: !isFrame(hold) && !begins,
-      }),
-    );
-  });
-  return readings as [CouplePose, ...CouplePose[]];
+): readonly CouplePose[] {
+  const { inForce, against, begins } = holdsAt(couple, moment, line);
+  const growth = isFrame(inForce) ? jointGrowth(moment, turns) : NO_GROWTH;
+  const isCarried = growth.before !== 0 || growth.after !== 0;
+  const passes = isPassing(moment.lead) || isPassing(moment.follow);
+  const readings: CouplePose[] = [];
+  for (const rotation of isCarried ? [growth, NO_GROWTH] : [NO_GROWTH]) {
+    const { lead, follow, nearest } = moved(couple.figure.dance, moment, from, rotation, inForce);
+    const place = placeIn(lead, follow.middle);
+    const rel = follow.facing - lead.facing;
+    const collides = inForce.contact !== 'body' && !passes && nearest < TOO_NEAR ? nearest : null;
+    for (const hold of against) {
+      const verdict = judgePlace(place, hold, { rel, begins, passes });
+      const mayPass = !begins && !isFrame(hold);
+      readings.push({ moment, lead, follow, place, rel, hold, verdict, collides, mayPass });
+    }
+  }
+  return readings;
+}
+
+/** The hold in force in a moment, those that it is held against, and whether one begins there. */
+function holdsAt(couple: Couple, { event, endsEvent }: Moment, line: HoldLine) {
+  let inForce = line[0].hold;
+  let next: Hold | undefined;
+  let begun: Hold | undefined;
+  for (const point of line) {
+    if (point.event < event) inForce = point.hold;
+    else next ??= point.hold;
+    if (point.event === event && endsEvent) begun = point.hold;
+  }
+  const begins = begun !== undefined || (event === couple.lastEvent && endsEvent);
+  return {
+    inForce,
+    begins,
+    against: begun ? [begun] : next && next !== inForce ? [inForce, next] : [inForce],
+  };
+}
+
+function isPassing(one: FigureStep | null): boolean {
+  return one?.step?.qualifiers.some(word => word === 'outside' || word === 'between') ?? false;
 }
 
 function isBetter(one: CouplePose, than: CouplePose): boolean {
@@ -185,28 +210,33 @@ function jointGrowth({ lead, follow }: Moment, turns: Turned): typeof NO_GROWTH 
 
 /** Both after a moment, and how near their middles come while they step straight and evenly. */
 function moved(dance: Dance, moment: Moment, from: Bodies, growth: typeof NO_GROWTH, hold: Hold) {
-  const before = carried(
-    {
-      lead: turned(from.lead, moment.lead?.step?.turnBefore ?? 0),
-      follow: turned(from.follow, moment.follow?.step?.turnBefore ?? 0),
-    },
-    growth.before,
-  );
+  const { lead, leadNext, follow, followNext } = moment;
+  const before = carried(turnedBoth(from, lead?.step?.turnBefore, follow?.step?.turnBefore), growth.before);
   const halfway = isPromenade(hold) ? betweenFacings(before.lead.facing, before.follow.facing) : undefined;
-  const step = (body: Body, one: FigureStep | null, next: FigureStep | null) =>
-    one && takesWeight(dance, one)
-      ? stepped(body, one, isWalk(one) ? (halfway ?? body.facing) : body.facing, stepMetres(dance, one, next))
-      : body;
   const landed = {
-    lead: step(before.lead, moment.lead, moment.leadNext),
-    follow: step(before.follow, moment.follow, moment.followNext),
+    lead: danced(dance, before.lead, lead, leadNext, halfway),
+    follow: danced(dance, before.follow, follow, followNext, halfway),
   };
   const after = carried(landed, growth.after);
-  const bodies = {
-    lead: turned(after.lead, moment.lead?.step?.turnAfter ?? 0),
-    follow: turned(after.follow, moment.follow?.step?.turnAfter ?? 0),
-  };
-  return { bodies, nearest: nearestBetween(before, landed) };
+  const end = turnedBoth(after, lead?.step?.turnAfter, follow?.step?.turnAfter);
+  return { lead: end.lead, follow: end.follow, nearest: nearestBetween(before, landed) };
+}
+
+function turnedBoth({ lead, follow }: Bodies, leadTurn = 0, followTurn = 0): Bodies {
+  return { lead: turned(lead, leadTurn), follow: turned(follow, followTurn) };
+}
+
+/** One dancer after a step; walks go half-way between the facings where that is told. */
+function danced(
+  dance: Dance,
+  body: Body,
+  one: FigureStep | null,
+  next: FigureStep | null,
+  halfway: number | undefined,
+): Body {
+  if (!one || !takesWeight(dance, one)) return body;
+  const towards = isWalk(one) ? (halfway ?? body.facing) : body.facing;
+  return stepped(body, one, towards, stepMetres(dance, one, next));
 }
 
 function carried({ lead, follow }: Bodies, degrees: number): Bodies {

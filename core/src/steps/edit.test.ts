@@ -12,7 +12,7 @@ import {
   writtenSteps,
 } from './edit.ts';
 import { readWrittenFigure } from './figure.ts';
-import { findMend } from './mend.ts';
+import { findStepMend } from './mend.ts';
 
 const read = (more: Partial<Pattern> = {}) => readWrittenFigure(figure('a', more), dance).figure;
 const own = { lead: 'L fwd, R fwd, L fwd, R close', follow: 'R back, L back, R side, L close' };
@@ -76,9 +76,9 @@ describe('a part is changed step by step', () => {
 describe('a fault has a mend where one leaves fewer faults', () => {
   const mend = (
     more: Partial<Pattern>,
-    code: Parameters<typeof findMend>[1]['code'],
+    code: Parameters<typeof findStepMend>[1]['code'],
     ...path: (string | number)[]
-  ) => findMend(read(more), { code, path });
+  ) => findStepMend(read(more), { code, path });
 
   test.each([
     ['L fwd, L fwd, L fwd, R close', 1, 'step with the right foot', 'L fwd, R fwd, L fwd, R close'],

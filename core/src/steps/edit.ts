@@ -1,6 +1,6 @@
 // Changes of a figure's parts as a teacher makes them, step by step. Each answers a new pattern.
 import type { Dance, NaturalPart, Parts, Pattern, Role } from '../model/document.ts';
-import { danceActions, type Figure, findPart } from './figure.ts';
+import { danceActions, type Figure, findPart, type KEEP } from './figure.ts';
 import { findHold } from './holds.ts';
 import { NATURAL_PARTS, naturalStep } from './mirror.ts';
 import { parseStep, printStep, type Step, splitPart } from './step.ts';
@@ -46,8 +46,8 @@ export function makeStepNatural(figure: Figure, index: number): Pattern {
   return putSteps(figure, 'follow', index, [printStep(naturalStep(lead, naturalPartOf(figure)))]);
 }
 
-/** Takes the follower's whole part from the leader's. */
-export function makePartNatural(figure: Figure, by: NaturalPart): Pattern {
+/** Takes the follower's whole part from the leader's, as the image of it or so that the hold is kept. */
+export function makePartNatural(figure: Figure, by: NaturalPart | typeof KEEP): Pattern {
   return { ...figure.pattern, parts: { lead: partText(figure.pattern.parts, 'lead') ?? '', follow: by } };
 }
 

@@ -63,8 +63,17 @@ export type KeepSteps = (figure: Figure) => {
 
 /** The actions that a dance knows: everybody's and its own. */
 export function danceActions(dance: Dance): ReadonlyMap<Action, WeightClass> {
-  if (!dance.actions?.length) return ACTIONS;
-  return new Map([...ACTIONS, ...dance.actions.map(({ id, weight }) => [id, weight] as const)]);
+  const known = actionsOf.get(dance) ?? allActions(dance);
+  actionsOf.set(dance, known);
+  return known;
+}
+
+/** Asked for with every step: put together once a dance. */
+const actionsOf = new WeakMap<Dance, ReadonlyMap<Action, WeightClass>>();
+
+function allActions({ actions = [] }: Dance): ReadonlyMap<Action, WeightClass> {
+  if (actions.length === 0) return ACTIONS;
+  return new Map([...ACTIONS, ...actions.map(({ id, weight }) => [id, weight] as const)]);
 }
 
 /** A dance's length of `slow` or `quick`; the reader of documents has refused what is not one. */

@@ -10,8 +10,8 @@ export interface Mend {
   readonly pattern: Pattern;
 }
 
-/** The change that takes a fault away, where there is one that leaves fewer faults. */
-export function findMend(figure: Figure, fault: Pick<FigureFault, 'code' | 'path'>): Mend | undefined {
+/** The change that takes a fault of feet, steps or turns away, where there is one that leaves fewer faults. */
+export function findStepMend(figure: Figure, fault: Pick<FigureFault, 'code' | 'path'>): Mend | undefined {
   switch (fault.code) {
     case 'foot-carries-weight':
     case 'foot-is-free':

@@ -6,7 +6,9 @@ import {
   figureJoins,
   figureLinks,
   figureName,
+  figureRoute,
   figureTurn,
+  findDanceRoutes,
   findWayBack,
   type Library,
   printBeats,
@@ -158,8 +160,29 @@ function Around({ figure }: { figure: Figure }) {
           ))}
         </div>
       )}
+      <Route figure={figure} />
       <ShortTurn figure={figure} library={library} />
     </Group>
+  );
+}
+
+/** A shortest way in from a basic and back to one, as a line of figures. */
+function Route({ figure }: { figure: Figure }) {
+  const { library } = useCourse();
+  const routes = useMemo(() => findDanceRoutes(library), [library]).get(figure.dance.id);
+  const way = useMemo(() => routes && figureRoute(figure, routes), [routes, figure]);
+  if (!way || figure.pattern.kind === 'basic') return null;
+  const line = (ids: readonly string[]) => ids.map(id => figureName(library, id));
+  const words = [
+    ...(way.in ? ['a basic', ...line(way.in)] : ['no way in yet']),
+    figure.pattern.name,
+    ...(way.out ? [...line(way.out), 'a basic'] : ['no way back yet']),
+  ];
+  return (
+    <p>
+      <Label>The shortest way: </Label>
+      {words.join(' → ')}
+    </p>
   );
 }
 

@@ -3,6 +3,7 @@ import {
   type Figure,
   figureDifficulty,
   figuresOutOfOrder,
+  levelRoutes,
   openingTree,
   pairsWithoutSignal,
   proposeLookAlikes,
@@ -80,6 +81,7 @@ export function LevelPage() {
             <Unsignalled figures={figures} />
             <Blurring figures={figures} />
             <Granted level={chosen} />
+            <Unjoined level={chosen} />
             <HowHard figures={figures} />
           </GroupColumns>
           <section aria-label="What it can still be">
@@ -158,6 +160,24 @@ function Granted({ level }: { level: string }) {
           ))}
         </>
       )}
+    </Group>
+  );
+}
+
+/** What no figure up to this level leads to, or leads on from. */
+function Unjoined({ level }: { level: string }) {
+  const { library } = useCourse();
+  const unjoined = useMemo(() => levelRoutes(library, level), [library, level]);
+  return (
+    <Group title="Cannot be reached or left">
+      {unjoined.length === 0 && (
+        <p>From a basic every figure can be reached, and from each one leads back.</p>
+      )}
+      {unjoined.map(({ figure, fault }) => (
+        <p key={figure.pattern.id}>
+          <FigureLink figure={figure} />: {fault.message}.
+        </p>
+      ))}
     </Group>
   );
 }

@@ -1,10 +1,11 @@
 import { chakra } from '@chakra-ui/react';
-import { type HoldAt, makePartNatural, type NaturalPart, type Pattern } from '@map-step/core';
+import { type HoldAt, KEEP, makePartNatural, type NaturalPart, type Pattern } from '@map-step/core';
 import { type ReactNode, useState } from 'react';
 import { Choice, optionsOf } from '../../../ui/choice.tsx';
 import { Disclosure } from '../../../ui/disclosure.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import { AddTrack } from './track-rows.tsx';
 
 /** The holds a figure starts from and ends in, and where it changes between. */
 export function HoldForm({ editing }: { editing: FigureEditing }) {
@@ -26,7 +27,11 @@ export function HoldForm({ editing }: { editing: FigureEditing }) {
     });
   };
   return (
-    <Disclosure title="Change its holds and the follower’s part" size="small" startsOpen={editing.isNew}>
+    <Disclosure
+      title="Change its holds, the follower’s part and how it is danced"
+      size="small"
+      startsOpen={editing.isNew}
+    >
       <chakra.div display="grid" gap="1" fontSize="sm">
         <HoldChoice word="Starts in" ids={entries} holds={holds} toggle={toggleEntry} />
         <HoldChoice word="Ends in" ids={exits} holds={holds} toggle={toggleExit}>
@@ -44,6 +49,7 @@ export function HoldForm({ editing }: { editing: FigureEditing }) {
           field="holds"
           editing={editing}
         />
+        <AddTrack editing={editing} />
         <HoldsOnCounts
           words={['May be cut before', 'in', 'Mark the cut', 'No cut in']}
           field="cuts"
@@ -153,6 +159,13 @@ function FollowerPart({ editing }: { editing: FigureEditing }) {
           {words}
         </Button>
       ))}
+      <Button
+        size="small"
+        aria-pressed={follow.derived === KEEP}
+        onClick={() => editing.change('Follower’s part', (_, now) => makePartNatural(now, KEEP))}
+      >
+        the steps that keep the hold
+      </Button>
       {follow.derived === null && <Label>written as the follower’s own</Label>}
     </chakra.div>
   );

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { type Figure, findHold, type SheetLayout } from '@map-step/core';
 import { memo } from 'react';
+import { HandsGlyph, handsInWords } from './hands-glyph.tsx';
 import { RowTitle } from './row-title.tsx';
 
 interface HoldRibbonProps {
@@ -21,14 +22,20 @@ export const HoldRibbon = memo(function HoldRibbon({ figure, layout, range: [fro
   };
   const changes = [...(pattern.holds ?? [])].sort((a, b) => a.event - b.event);
   const stations = [
-    { column: 0, words: entry },
-    ...changes.map(({ event, hold }) => ({ column: columnOf(event), words: name(hold) })),
+    { column: 0, words: entry, hold: findHold(dance, pattern.entry?.[0] ?? '') },
+    ...changes.map(({ event, hold }) => ({
+      column: columnOf(event),
+      words: name(hold),
+      hold: findHold(dance, hold),
+    })),
   ];
   const exit = pattern.exit ?? 'same';
   const exitWords =
     exit === 'same' ? 'in the same hold' : (typeof exit === 'string' ? [exit] : exit).map(name).join(' or ');
-  const spans = stations.map(({ column, words }, index) => ({
+  const exitHold = typeof exit === 'string' ? findHold(dance, exit) : findHold(dance, exit[0] ?? '');
+  const spans = stations.map(({ column, words, hold }, index) => ({
     words,
+    hold,
     start: Math.max(from, column),
     end: Math.min(to, stations[index + 1]?.column ?? layout.columns.length),
     isChange: index > 0 && column >= from,
@@ -39,7 +46,7 @@ export const HoldRibbon = memo(function HoldRibbon({ figure, layout, range: [fro
       <RowTitle>Hold</RowTitle>
       {spans
         .filter(({ start, end }) => start < end)
-        .map(({ words, start, end, isChange, isLast }) => (
+        .map(({ words, hold, start, end, isChange, isLast }) => (
           <chakra.div
             key={`${start} ${words}`}
             style={{ gridColumn: `${start - from + 2} / ${end - from + 2}` }}
@@ -56,9 +63,20 @@ export const HoldRibbon = memo(function HoldRibbon({ figure, layout, range: [fro
             px="2"
             py="1"
           >
-            <span>{words}</span>
+            <chakra.span
+              display="inline-flex"
+              gap="1.5"
+              alignItems="center"
+              title={hold && handsInWords(hold)}
+            >
+              {hold && <HandsGlyph hold={hold} />}
+              {words}
+            </chakra.span>
             {isLast && end === layout.columns.length && (
-              <chakra.span fontWeight="650">ends {exitWords}</chakra.span>
+              <chakra.span display="inline-flex" gap="1.5" alignItems="center" fontWeight="650">
+                {exitHold && <HandsGlyph hold={exitHold} />}
+                ends {exitWords}
+              </chakra.span>
             )}
           </chakra.div>
         ))}

@@ -16,9 +16,11 @@ import { memo, type ReactNode } from 'react';
 import { useCourse } from '../../course/course-context.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import { CellEditor } from './cell-editor.tsx';
+import { CoupleRow } from './couple-row.tsx';
 import { HoldRibbon } from './hold-ribbon.tsx';
 import { RowTitle } from './row-title.tsx';
 import { StepCell } from './step-cell.tsx';
+import { TrackRows } from './track-rows.tsx';
 import type { SheetCursor } from './use-sheet-cursor.ts';
 
 export const TITLE_WIDTH = 100;
@@ -59,6 +61,8 @@ export function SheetLine({ editing, layout, range, cursor, names, perBeat }: Sh
         />
       ))}
       <HoldRibbon figure={figure} layout={layout} range={range} />
+      <CoupleRow figure={figure} layout={layout} range={range} perBeat={perBeat} />
+      <TrackRows editing={editing} layout={layout} range={range} />
     </chakra.div>
   );
 }

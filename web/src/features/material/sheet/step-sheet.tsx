@@ -1,7 +1,8 @@
 import { chakra } from '@chakra-ui/react';
-import { type Pattern, readFigure, rolesOf, sheetLayout } from '@map-step/core';
+import { findMend, type Mend, type Pattern, readFigure, rolesOf, sheetLayout } from '@map-step/core';
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
+import { Button } from '../../../ui/parts.tsx';
 import { useWidth } from '../../../ui/use-width.ts';
 import { useCourse } from '../../course/course-context.ts';
 import type { SheetPlace } from '../figure/sheet-place.ts';
@@ -97,7 +98,7 @@ export function StepSheet({ editing, note }: StepSheetProps) {
           );
         })}
       </chakra.div>
-      <GeneralIssues issues={editing.issues} />
+      <GeneralIssues editing={editing} />
     </section>
   );
 }
@@ -113,19 +114,45 @@ function NothingYet({ isOver }: { isOver: boolean }) {
 }
 
 /** What is wrong with the figure as a whole. */
-function GeneralIssues({ issues }: Pick<FigureEditing, 'issues'>) {
+function GeneralIssues({ editing }: { editing: FigureEditing }) {
+  const { issues, reading, mayWrite } = editing;
   const general = issues.filter(({ path }) => path.length < 3 && path[0] !== 'rhythm');
-  return general.map(({ message, severity, code }) => (
+  const mends = general.map(issue => (mayWrite ? findMend(reading.figure, issue) : undefined));
+  const offered = new Set<string>();
+  return general.map(({ message, severity, code }, index) => (
     <chakra.p
-      key={message}
+      key={`${code} ${message}`}
       mt="1"
       fontSize="sm"
       fontWeight="600"
       color={severity === 'error' && code !== 'step-count' ? 'stop' : 'caution'}
     >
       {code === 'step-count' ? 'Not whole yet' : severity === 'error' ? 'To mend' : 'Worth a look'}: {message}
+      <MendButton mend={mends[index]} offered={offered} editing={editing} />
     </chakra.p>
   ));
+}
+
+interface MendButtonProps {
+  readonly mend: Mend | undefined;
+  /** What was offered beside an issue before this one. */
+  readonly offered: Set<string>;
+  readonly editing: FigureEditing;
+}
+
+/** One press mends it; the same mend is offered once. */
+function MendButton({ mend, offered, editing }: MendButtonProps) {
+  if (!mend || offered.has(mend.words)) return null;
+  offered.add(mend.words);
+  const words = `${mend.words.charAt(0).toUpperCase()}${mend.words.slice(1)}`;
+  return (
+    <>
+      {' '}
+      <Button size="small" onClick={() => editing.change('Mended', () => mend.pattern)}>
+        {words}
+      </Button>
+    </>
+  );
 }
 
 /** What is typed is seen at once, the sheet with it as soon as there is time; a figure without parts has empty rows. */

@@ -1,0 +1,109 @@
+// One-key mends of what two bodies cannot do, and of what should be said beside it.
+import type { Hold, Pattern, PatternMark } from '../model/document.ts';
+import { writtenSteps } from '../steps/edit.ts';
+import { type Figure, type FigureFault, stepCount } from '../steps/figure.ts';
+import { holdTouches, isHandToHand, touchKey } from '../steps/hold-shape.ts';
+import { findHold } from '../steps/holds.ts';
+import { findStepMend, type Mend } from '../steps/mend.ts';
+import { printStep } from '../steps/step.ts';
+import { stepInWords } from '../steps/words.ts';
+import { checkArms, holdWoundBy } from './arms.ts';
+import { neededCautions } from './cautions-needed.ts';
+import { type Couple, readCouple } from './couple-time.ts';
+import { bestDanced, followTurns } from './describe-couple.ts';
+import { neededStep } from './keep.ts';
+import { neededSteps } from './needed-steps.ts';
+import { readFigure } from './read-figure.ts';
+import { checkTogether } from './together.ts';
+
+/** The change that takes a fault or a hint away, where there is one that leaves fewer of them. */
+export function findMend(figure: Figure, fault: Pick<FigureFault, 'code' | 'path'>): Mend | undefined {
+  switch (fault.code) {
+    case 'arms-wound':
+      return mendArms(figure, fault.path);
+    case 'apart':
+    case 'wrong-side':
+    case 'collide':
+      return mendPlace(figure, Number(fault.path[2]));
+    case 'caution-missing':
+      return mendCautions(figure);
+    default:
+      return findStepMend(figure, fault);
+  }
+}
+
+/** The hold with a hand less, or the one that has this winding. */
+function mendArms(figure: Figure, [at, index]: FigureFault['path']): Mend | undefined {
+  const { pattern, dance } = figure;
+  const id = at === 'holds' ? pattern.holds?.[Number(index)]?.hold : [pattern.exit].flat()[0];
+  const hold = findHold(dance, id === 'same' || id === undefined ? (pattern.entry?.[0] ?? '') : id);
+  if (!hold) return undefined;
+  const put = (other: Hold): Pattern =>
+    at === 'holds'
+      ? {
+          ...pattern,
+          holds: pattern.holds?.map((one, k) => (k === index ? { ...one, hold: other.id } : one)) ?? [],
+        }
+      : { ...pattern, exit: other.id };
+  const freed = dance.holds.filter(other => isLessOf(other, hold));
+  const wound = [-720, -360, 360, 720].flatMap(degrees => holdWoundBy(dance, hold, degrees) ?? []);
+  const isClean = (other: Hold) => {
+    const couple = readCouple(readFigure(put(other), dance).figure);
+    return couple !== undefined && checkArms(couple).length < faultsOf(figure, checkArms);
+  };
+  const free = freed.find(isClean);
+  if (free) return { words: `let a hand go: ${free.name}`, pattern: put(free) };
+  const other = wound.find(isClean);
+  return other && { words: `say that it is ${other.name}`, pattern: put(other) };
+}
+
+/** True for a hold with some of the hands of another, at the same facing. */
+function isLessOf(less: Hold, of: Hold): boolean {
+  const [few, all] = [less, of].map(hold => holdTouches(hold).filter(isHandToHand).map(touchKey));
+  return (
+    few !== undefined &&
+    all !== undefined &&
+    few.length > 0 &&
+    few.length < all.length &&
+    few.every(key => all.includes(key)) &&
+    ((less.rel ?? 0) - (of.rel ?? 0)) % 360 === 0
+  );
+}
+
+/** The step that keeps the hold, in place of the follower's. */
+function mendPlace(figure: Figure, index: number): Mend | undefined {
+  const couple = readCouple(figure);
+  const danced = couple && bestDanced(couple);
+  const own = couple?.follow.steps[index];
+  if (!danced || !own?.step) return undefined;
+  const event = own.time?.event ?? index;
+  const needed = neededSteps(figure.dance, couple.lead, danced.line, step => followTurns(couple, step)).find(
+    need => need.event === event,
+  );
+  if (!needed?.takes) return undefined;
+  const step = neededStep(figure.dance, own.step, own.time, needed);
+  const steps = writtenSteps(figure, 'follow').with(index, printStep(step));
+  const lead = writtenSteps(figure, 'lead').join(', ');
+  const pattern = { ...figure.pattern, parts: { lead, follow: steps.join(', ') } };
+  const mended = readCouple(readFigure(pattern, figure.dance).figure);
+  if (!mended || checkTogether(mended).length >= faultsOf(figure, checkTogether)) return undefined;
+  const count = stepCount(figure, couple.follow, index);
+  return { words: `take the step that keeps the hold at ${count}: ${stepInWords(step)}`, pattern };
+}
+
+function faultsOf(figure: Figure, check: (couple: Couple) => readonly FigureFault[]): number {
+  const couple = readCouple(figure);
+  return couple ? check(couple).length : 0;
+}
+
+function mendCautions(figure: Figure): Mend | undefined {
+  const { marks = [] } = figure.pattern;
+  const there = new Set(marks.flatMap(({ kind, code }) => (kind === 'caution' && code ? [code] : [])));
+  const missing = neededCautions(figure).filter(code => !there.has(code));
+  if (missing.length === 0) return undefined;
+  const added = missing.map((code): PatternMark => ({ kind: 'caution', text: '', code }));
+  return {
+    words: `add the ${missing.length === 1 ? 'caution' : 'cautions'} ${missing.join(', ')}`,
+    pattern: { ...figure.pattern, marks: [...marks, ...added] },
+  };
+}

@@ -1,0 +1,75 @@
+import { chakra } from '@chakra-ui/react';
+import { type CouplePose, coupleOnFloor, type Figure, type SheetLayout } from '@map-step/core';
+import { memo, useMemo } from 'react';
+import { CouplePicture } from './couple-picture.tsx';
+import { RowTitle } from './row-title.tsx';
+
+interface CoupleRowProps {
+  readonly figure: Figure;
+  readonly layout: SheetLayout;
+  readonly range: readonly [number, number];
+  /** Pixels that a beat has here. */
+  readonly perBeat: number;
+}
+
+const LARGEST = 92;
+const SMALLEST = 44;
+
+/** The couple after each count, seen from above, with the distance between their middles. */
+export const CoupleRow = memo(function CoupleRow({ figure, layout, range, perBeat }: CoupleRowProps) {
+  const poses = useMemo(() => coupleOnFloor(figure), [figure]);
+  const [from, to] = range;
+  if (poses.length === 0 || poses.length !== layout.columns.length) return null;
+  const narrowest = Math.min(...layout.columns.slice(from, to).map(({ width }) => width));
+  const size = Math.max(SMALLEST, Math.min(LARGEST, narrowest * perBeat - 8));
+  return (
+    <>
+      <RowTitle>Couple</RowTitle>
+      {poses.slice(from, to).map((pose, index) => (
+        <chakra.figure
+          key={`${from + index}`}
+          style={{ gridColumn: index + 2 }}
+          display="grid"
+          justifyItems="center"
+          overflow="hidden"
+          borderTop="1px solid"
+          borderTopColor="line"
+          py="1"
+          fontSize="xs"
+          fontVariantNumeric="tabular-nums"
+          aria-label={inWords(pose)}
+        >
+          <CouplePicture pose={pose} size={size} />
+          <chakra.figcaption
+            color={isOff(pose) ? 'caution' : 'quiet'}
+            fontWeight={isOff(pose) ? '650' : undefined}
+          >
+            {distanceOf(pose)} m
+          </chakra.figcaption>
+        </chakra.figure>
+      ))}
+    </>
+  );
+});
+
+function isOff({ verdict, collides }: CouplePose): boolean {
+  return verdict.code !== null || collides !== null;
+}
+
+function distanceOf({ place }: CouplePose): string {
+  return Math.hypot(place.ahead, place.side).toFixed(1);
+}
+
+/** The picture for who cannot see it. */
+function inWords(pose: CouplePose): string {
+  const { ahead, side } = pose.place;
+  const ways = [
+    ...(Math.abs(ahead) < 0.05
+      ? []
+      : [`${Math.abs(ahead).toFixed(1)} m ${ahead > 0 ? 'in front of' : 'behind'} the leader`]),
+    ...(Math.abs(side) < 0.05
+      ? []
+      : [`${Math.abs(side).toFixed(1)} m to the ${side > 0 ? 'left' : 'right'}`]),
+  ];
+  return `The follower ${ways.join(' and ') || 'where the leader is'}, in ${pose.hold.name}`;
+}
