@@ -17,10 +17,10 @@ export function standingMarks(marks: readonly Mark[]): ReadonlyMap<string, Reado
   const cells = new Map<string, Map<string, Mark>>();
   for (const mark of marks) {
     const key = cellKey(mark);
-    const own = cells.get(key) ?? new Map<string, Mark>();
-    const before = own.get(mark.by);
-    if (!before || before.at <= mark.at) own.set(mark.by, mark);
-    cells.set(key, own);
+    const own = cells.get(key);
+    const before = own?.get(mark.by);
+    if (!own) cells.set(key, new Map([[mark.by, mark]]));
+    else if (!before || before.at <= mark.at) own.set(mark.by, mark);
   }
   return cells;
 }
@@ -28,6 +28,7 @@ export function standingMarks(marks: readonly Mark[]): ReadonlyMap<string, Reado
 /** The markers' average in a cell, unrounded; undefined where nobody marked. */
 export function averageMark(marks: ReadonlyMap<string, Mark> | undefined): number | undefined {
   if (!marks || marks.size === 0) return undefined;
-  const values = [...marks.values()];
-  return values.reduce((sum, { mark }) => sum + mark, 0) / values.length;
+  let sum = 0;
+  for (const { mark } of marks.values()) sum += mark;
+  return sum / marks.size;
 }

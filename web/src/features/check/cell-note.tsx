@@ -100,6 +100,7 @@ function NoteForm({ cell, marks, own, close }: CellNoteWindowProps & { own: Mark
     <chakra.form onSubmit={keep} noValidate display="grid" gap="3">
       <Label>Your mark: {MARK_WORDS[own.mark]}.</Label>
       <LongTextField
+        data-autofocus
         label="Remark"
         rows={2}
         fault={formState.errors.remark?.message}

@@ -1,7 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type Contact, type Dance, freeId, type Hold, type WeightClass } from '@map-step/core';
-import type { ReactNode } from 'react';
-import type { Commands } from '../../api/commands.ts';
+import type { QualityLayer, WeightClass } from '@map-step/core';
 import { Choice, optionsOf } from '../../ui/choice.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
@@ -9,28 +7,21 @@ import { SavedText } from '../../ui/saved-text.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { TakeAway } from '../../ui/take-away.tsx';
 import { TextField } from '../../ui/text-field.tsx';
+import { type DanceListsProps, idAmong, List, needed, rowsOf } from './dance-list.tsx';
+import { Holds } from './holds.tsx';
 
-const CONTACTS = optionsOf({
-  none: 'no touch',
-  hand: 'by hands',
-  body: 'by the body',
-} satisfies Record<Contact, string>);
 const WEIGHTS = optionsOf({
   takes: 'takes the weight',
   none: 'takes none',
   stays: 'both feet stay',
 } satisfies Record<WeightClass, string>);
 
-interface DanceListsProps {
-  readonly dance: Dance;
-  readonly commands: Commands<Dance>;
-}
-
 /** The holds, tempos, own actions, pieces and lengths of step that figures of a dance are written in. */
 export function DanceLists(props: DanceListsProps) {
   return (
     <>
       {props.dance.roles === 'pair' && <Holds {...props} />}
+      <Qualities {...props} />
       <Tempos {...props} />
       <Actions {...props} />
       <Pieces {...props} />
@@ -39,73 +30,56 @@ export function DanceLists(props: DanceListsProps) {
   );
 }
 
-type Lists = Pick<Dance, 'holds' | 'tempo' | 'actions' | 'pieces'>;
+const LAYERS = optionsOf({
+  feet: 'feet',
+  knees: 'knees',
+  hips: 'hips',
+  body: 'body',
+  arms: 'arms',
+  head: 'head',
+  show: 'show',
+} satisfies Record<QualityLayer, string>);
 
-/** One list of a dance: changing, adding and taking away a row of it. */
-function rowsOf<Key extends keyof Lists>({ dance, commands }: DanceListsProps, key: Key, what: string) {
-  type Row = NonNullable<Lists[Key]>[number];
-  const rows: readonly Row[] = dance[key] ?? [];
-  const write = (words: string, next: readonly Row[]) =>
-    commands.edit(words, now => ({ ...now, [key]: next }));
-  return {
-    rows,
-    put: (index: number, row: Row) => write(what, rows.with(index, row)),
-    add: (row: Row) => write(`${what} added`, [...rows, row]),
-    take: (index: number) => write(`${what} taken away`, rows.toSpliced(index, 1)),
-  };
-}
-
-function Holds(props: DanceListsProps) {
-  const { rows, put, add, take } = rowsOf(props, 'holds', 'Holds');
-  const facing = (hold: Hold, rel: number | undefined): Hold => {
-    const { rel: _, ...rest } = hold;
-    return rel === undefined ? rest : { ...rest, rel };
-  };
+function Qualities(props: DanceListsProps) {
+  const { rows, put, add, take } = rowsOf(props, 'qualities', 'Qualities');
   return (
-    <List title="Holds" words="The degrees say how the two face: 180 each other, 0 the same way.">
-      <GridTable look="fields" heads={['Called', 'Contact', 'Facing', '']}>
-        {rows.map((hold, index) => (
-          <TableRow key={hold.id}>
-            <TableCell>
-              <SavedText
-                label={`Name of hold ${index + 1}`}
-                hidesLabel
-                value={hold.name}
-                faultOf={needed}
-                save={name => put(index, { ...hold, name })}
-              />
-            </TableCell>
-            <TableCell>
-              <Choice
-                label={`Contact in ${hold.name}`}
-                hidesLabel
-                width="9rem"
-                value={hold.contact}
-                among={CONTACTS}
-                set={contact => put(index, { ...hold, contact })}
-              />
-            </TableCell>
-            <TableCell>
-              <NumberField
-                label={`Facing in ${hold.name}, degrees`}
-                value={hold.rel}
-                min={-360}
-                max={360}
-                save={rel => put(index, facing(hold, rel))}
-              />
-            </TableCell>
-            <TableCell>
-              <TakeAway of={hold.name} take={() => take(index)} />
-            </TableCell>
-          </TableRow>
-        ))}
-      </GridTable>
-      <Button
-        size="small"
-        onClick={() => add({ id: idAmong(rows, 'hold'), name: 'New hold', contact: 'hand', rel: 180 })}
-      >
-        One more hold
-      </Button>
+    <List
+      title="Qualities"
+      words="How something is danced, from the feet upward: a row of its own under the step sheet, one in a lesson."
+    >
+      {rows.map((quality, index) => (
+        <chakra.div key={quality.id} display="flex" gap="2" alignItems="center" flexWrap="wrap">
+          <SavedText
+            label={`Name of quality ${index + 1}`}
+            hidesLabel
+            value={quality.name}
+            faultOf={needed}
+            save={name => put(index, { ...quality, name })}
+          />
+          <Choice
+            label={`Where ${quality.name} is seen`}
+            hidesLabel
+            width="8rem"
+            value={quality.layer}
+            among={LAYERS}
+            set={layer => put(index, { ...quality, layer })}
+          />
+          <SavedText
+            label={`Usual words of ${quality.name}, with commas between them`}
+            hidesLabel
+            value={quality.words?.join(', ') ?? ''}
+            save={text => {
+              const words = text.split(',').flatMap(word => word.trim() || []);
+              put(index, { ...quality, words });
+            }}
+          />
+          <TakeAway of={quality.name} take={() => take(index)} />
+        </chakra.div>
+      ))}
+      <AddNamed
+        label="One more quality"
+        add={name => add({ id: idAmong(rows, name), name, layer: 'feet' })}
+      />
     </List>
   );
 }
@@ -229,16 +203,6 @@ function StepLengths({ dance, commands }: DanceListsProps) {
   );
 }
 
-function List({ title, words, children }: { title: string; words: string; children: ReactNode }) {
-  return (
-    <chakra.section aria-label={title} display="grid" gap="1.5" justifyItems="start">
-      <chakra.h2 fontSize="lg">{title}</chakra.h2>
-      <Label>{words}</Label>
-      {children}
-    </chakra.section>
-  );
-}
-
 function AddNamed({ label, add }: { label: string; add(name: string): void }) {
   return (
     <chakra.form
@@ -256,10 +220,4 @@ function AddNamed({ label, add }: { label: string; add(name: string): void }) {
       </Button>
     </chakra.form>
   );
-}
-
-const needed = (text: string) => (text.trim() ? undefined : 'Write something here.');
-
-function idAmong(rows: readonly { readonly id: string }[], name: string): string {
-  return freeId(name, taken => rows.some(({ id }) => id === taken), 'entry');
 }

@@ -2,19 +2,18 @@ import { Box } from '@chakra-ui/react';
 import { type Body, type BodyPart, type CouplePose, holdTouches } from '@map-step/core';
 import { memo } from 'react';
 
-/** Metres that are shown, from side to side. */
-const SHOWN = 2.1;
 const SHOULDER = 0.21;
 const DEPTH = 0.11;
 
 interface CouplePictureProps {
   readonly pose: CouplePose;
-  /** Pixels from side to side. */
+  /** Metres and pixels from side to side. */
+  readonly shown: number;
   readonly size: number;
 }
 
 /** The couple seen from above: two bodies that face somewhere, hands as lines; the leader full, the follower hatched. */
-export const CouplePicture = memo(function CouplePicture({ pose, size }: CouplePictureProps) {
+export const CouplePicture = memo(function CouplePicture({ pose, shown, size }: CouplePictureProps) {
   const { lead, follow, hold } = pose;
   const centre = {
     x: (lead.middle.x + follow.middle.x) / 2,
@@ -26,13 +25,13 @@ export const CouplePicture = memo(function CouplePicture({ pose, size }: CoupleP
       <svg
         width={size}
         height={size}
-        viewBox={`${-SHOWN / 2} ${-SHOWN / 2} ${SHOWN} ${SHOWN}`}
+        viewBox={`${-shown / 2} ${-shown / 2} ${shown} ${shown}`}
         aria-hidden
         style={{ display: 'block' }}
       >
         {isOff && (
           <circle
-            r={SHOWN / 2 - 0.03}
+            r={shown / 2 - 0.03}
             fill="none"
             stroke="currentColor"
             strokeWidth="0.05"

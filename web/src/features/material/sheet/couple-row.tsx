@@ -12,12 +12,15 @@ interface CoupleRowProps {
   readonly perBeat: number;
 }
 
+/** Bodies and their reach around the farthest two stand apart, in metres. */
+const AROUND = 0.65;
 const LARGEST = 92;
 const SMALLEST = 44;
 
 /** The couple after each count, seen from above, with the distance between their middles. */
 export const CoupleRow = memo(function CoupleRow({ figure, layout, range, perBeat }: CoupleRowProps) {
   const poses = useMemo(() => coupleOnFloor(figure), [figure]);
+  const shown = Math.max(...poses.map(metresApart)) + AROUND;
   const [from, to] = range;
   if (poses.length === 0 || poses.length !== layout.columns.length) return null;
   const narrowest = Math.min(...layout.columns.slice(from, to).map(({ width }) => width));
@@ -26,7 +29,8 @@ export const CoupleRow = memo(function CoupleRow({ figure, layout, range, perBea
     <>
       <RowTitle>Couple</RowTitle>
       {poses.slice(from, to).map((pose, index) => (
-        <chakra.figure
+        <chakra.div
+          role="img"
           key={`${from + index}`}
           style={{ gridColumn: index + 2 }}
           display="grid"
@@ -39,14 +43,11 @@ export const CoupleRow = memo(function CoupleRow({ figure, layout, range, perBea
           fontVariantNumeric="tabular-nums"
           aria-label={inWords(pose)}
         >
-          <CouplePicture pose={pose} size={size} />
-          <chakra.figcaption
-            color={isOff(pose) ? 'caution' : 'quiet'}
-            fontWeight={isOff(pose) ? '650' : undefined}
-          >
-            {distanceOf(pose)} m
-          </chakra.figcaption>
-        </chakra.figure>
+          <CouplePicture pose={pose} shown={shown} size={size} />
+          <chakra.span color={isOff(pose) ? 'caution' : 'quiet'} fontWeight={isOff(pose) ? '650' : undefined}>
+            {metresApart(pose).toFixed(1)} m
+          </chakra.span>
+        </chakra.div>
       ))}
     </>
   );
@@ -56,8 +57,8 @@ function isOff({ verdict, collides }: CouplePose): boolean {
   return verdict.code !== null || collides !== null;
 }
 
-function distanceOf({ place }: CouplePose): string {
-  return Math.hypot(place.ahead, place.side).toFixed(1);
+function metresApart({ place }: CouplePose): number {
+  return Math.hypot(place.ahead, place.side);
 }
 
 /** The picture for who cannot see it. */

@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { type Figure, findHold, type SheetLayout } from '@map-step/core';
 import { memo } from 'react';
-import { HandsGlyph, handsInWords } from './hands-glyph.tsx';
+import { HandsGlyph, handsInWords } from '../../course/hands-glyph.tsx';
 import { RowTitle } from './row-title.tsx';
 
 interface HoldRibbonProps {

@@ -24,7 +24,7 @@ import { TrackRows } from './track-rows.tsx';
 import type { SheetCursor } from './use-sheet-cursor.ts';
 
 export const TITLE_WIDTH = 100;
-const NARROW = 92;
+const NARROW = 112;
 
 interface SheetLineProps {
   readonly editing: FigureEditing;
