@@ -2,8 +2,9 @@ import { Box } from '@chakra-ui/react';
 import { type BodyPart, type Hold, holdPlace, holdTouches, type Touch } from '@map-step/core';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 
-/** Metres that are drawn, from side to side. */
-const SHOWN = 3;
+/** Metres that are drawn around the middle of the follower's place, and at the least from side to side. */
+const AROUND = 0.6;
+const LEAST_SHOWN = 1.6;
 const STEP = 0.05;
 
 const BODY_PARTS: Readonly<Record<BodyPart, readonly [x: number, y: number]>> = {
@@ -41,6 +42,8 @@ export function HoldDrawing({ hold, putTouches, putPlace }: HoldDrawingProps) {
   const [picked, pick] = useState<BodyPart>();
   const region = holdPlace(hold);
   const { ahead, side } = hold.place ?? boxAround(region.middle);
+  const reach = Math.max(...[...ahead, ...side].map(Math.abs));
+  const shown = Math.max(LEAST_SHOWN, 2 * (reach + AROUND));
   const follow = { x: -region.middle.side, y: -region.middle.ahead, turned: -(hold.rel ?? 180) };
   const touches = holdTouches(hold);
   const join = (part: BodyPart) => {
@@ -56,8 +59,8 @@ export function HoldDrawing({ hold, putTouches, putPlace }: HoldDrawingProps) {
   const moveTo = (event: PointerEvent) => {
     const box = svg.current?.getBoundingClientRect();
     if (!box || event.buttons !== 1) return;
-    const x = ((event.clientX - box.left) / box.width - 0.5) * SHOWN;
-    const y = ((event.clientY - box.top) / box.height - 0.5) * SHOWN;
+    const x = ((event.clientX - box.left) / box.width - 0.5) * shown;
+    const y = ((event.clientY - box.top) / box.height - 0.5) * shown;
     putPlace(movedTo({ ahead, side }, { ahead: toStep(-y), side: toStep(-x) }));
   };
   const onKey = (event: KeyboardEvent) => {
@@ -77,13 +80,14 @@ export function HoldDrawing({ hold, putTouches, putPlace }: HoldDrawingProps) {
     <Box color="ink" maxW="20rem">
       <svg
         ref={svg}
-        viewBox={`${-SHOWN / 2} ${-SHOWN / 2} ${SHOWN} ${SHOWN}`}
+        viewBox={`${-shown / 2} ${-shown / 2} ${shown} ${shown}`}
         width="100%"
         style={{ touchAction: 'none' }}
       >
         <title>{`${hold.name} from above`}</title>
-        {/* biome-ignore lint/a11y/useSemanticElements: a shape of a drawing, moved with the arrows */}
-        <rect
+        <Box
+          as="rect"
+          {...FOCUS}
           role="button"
           tabIndex={0}
           aria-label={`Where the follower may be: ${rangeInWords(ahead, 'ahead', 'behind')}, ${rangeInWords(side, 'left', 'right')}. Arrows move it, Shift and arrows change its size.`}
@@ -103,9 +107,9 @@ export function HoldDrawing({ hold, putTouches, putPlace }: HoldDrawingProps) {
           }}
           onPointerMove={moveTo}
         />
-        <Figure dancer="lead" chosen={picked} pick={part => pick(part === picked ? undefined : part)} />
+        <Silhouette dancer="lead" />
         <g transform={transform}>
-          <Figure dancer="follow" chosen={undefined} pick={picked ? join : undefined} />
+          <Silhouette dancer="follow" />
         </g>
         {touches.map(({ lead, follow: other }) => {
           const [x1, y1] = BODY_PARTS[lead];
@@ -121,10 +125,20 @@ export function HoldDrawing({ hold, putTouches, putPlace }: HoldDrawingProps) {
             />
           );
         })}
+        <Parts dancer="lead" chosen={picked} pick={part => pick(part === picked ? undefined : part)} />
+        <g transform={transform}>
+          <Parts dancer="follow" chosen={undefined} pick={picked ? join : undefined} />
+        </g>
       </svg>
     </Box>
   );
 }
+
+/** In a drawing measured in metres the frame of the page around what has the focus would be metres wide. */
+const FOCUS = {
+  outline: '0 !important',
+  _focusVisible: { outline: 'none', stroke: 'now', strokeWidth: '0.05px' },
+};
 
 const ARROWS: Readonly<Record<string, readonly [ahead: number, side: number]>> = {
   ArrowUp: [1, 0],
@@ -133,17 +147,10 @@ const ARROWS: Readonly<Record<string, readonly [ahead: number, side: number]>> =
   ArrowRight: [0, -1],
 };
 
-interface FigureProps {
-  readonly dancer: 'lead' | 'follow';
-  readonly chosen: BodyPart | undefined;
-  readonly pick: ((part: BodyPart) => void) | undefined;
-}
-
-/** A dancer with the parts that can touch as buttons. */
-function Figure({ dancer, chosen, pick }: FigureProps) {
-  const name = dancer === 'lead' ? 'Leader’s' : 'Follower’s';
+/** Shoulders from above; the leader full. */
+function Silhouette({ dancer }: { dancer: 'lead' | 'follow' }) {
   return (
-    <Box as="g" color={dancer}>
+    <Box as="g" color={dancer} pointerEvents="none">
       <ellipse
         rx="0.24"
         ry="0.13"
@@ -152,19 +159,35 @@ function Figure({ dancer, chosen, pick }: FigureProps) {
         strokeWidth="0.03"
       />
       <path d="M-0.08 -0.13 L0 -0.27 L0.08 -0.13 Z" fill="currentColor" />
+    </Box>
+  );
+}
+
+interface PartsProps {
+  readonly dancer: 'lead' | 'follow';
+  readonly chosen: BodyPart | undefined;
+  readonly pick: ((part: BodyPart) => void) | undefined;
+}
+
+/** The parts of a dancer that can touch, as buttons; those of who is not asked let the others through. */
+function Parts({ dancer, chosen, pick }: PartsProps) {
+  const name = dancer === 'lead' ? 'Leader’s' : 'Follower’s';
+  return (
+    <Box as="g" color={dancer} pointerEvents={pick ? undefined : 'none'}>
       {Object.entries(BODY_PARTS).map(([key, [x, y]]) => {
         const part = key as BodyPart;
         return (
-          // biome-ignore lint/a11y/useSemanticElements: a shape of a drawing
-          <circle
+          <Box
+            as="circle"
             key={part}
+            {...FOCUS}
             role="button"
             tabIndex={pick ? 0 : -1}
             aria-label={`${name} ${PART_WORDS[part]}`}
             aria-pressed={chosen === part}
             cx={x}
             cy={y}
-            r="0.055"
+            r="0.045"
             fill={chosen === part ? 'var(--chakra-colors-now)' : 'var(--chakra-colors-panel)'}
             stroke="currentColor"
             strokeWidth="0.025"
@@ -178,7 +201,7 @@ function Figure({ dancer, chosen, pick }: FigureProps) {
             }}
           >
             <title>{`${name} ${PART_WORDS[part]}`}</title>
-          </circle>
+          </Box>
         );
       })}
     </Box>
