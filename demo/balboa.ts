@@ -1,4 +1,5 @@
 import type { Course, Dance, Level, Pattern, PatternMark } from '@map-step/core';
+import { placed } from './placed.ts';
 
 export const balboa: Dance = {
   id: 'balboa',
@@ -98,8 +99,8 @@ export const balboaPatterns: Pattern[] = [
     id: 'turning-basic',
     name: 'Turning basic',
     kind: 'turn',
-    lead: 'L back small, R -90 place, L close, R fwd, L side -90, R close',
-    follow: 'R fwd, L side -90, R close, L back small, R -90 place, L close',
+    lead: 'L back small, R -90 place, L close, R fwd small, L side small -90, R close',
+    follow: 'R fwd small, L side small -90, R close, L back small, R -90 place, L close',
     needs: ['side-basic-close'],
     turn: -180,
     marks: [
@@ -116,8 +117,8 @@ export const balboaPatterns: Pattern[] = [
     id: 'come-around',
     name: 'Come around',
     kind: 'turn',
-    lead: 'L place, R -90 place, L -90 place, R fwd small, L side small -90, R -90 close',
-    follow: 'R fwd small, L side small -90, R -90 close, L place, R -90 place, L -90 place',
+    lead: 'L back small, R -90 place, L -90 place, R fwd small, L side small -90, R -90 close',
+    follow: 'R fwd small, L side small -90, R -90 close, L back small, R -90 place, L -90 place',
     needs: ['turning-basic'],
     lookalikes: ['turning-basic'],
     turn: -360,
@@ -257,4 +258,10 @@ export const balboaCourse: Course = {
     pattern: id,
     value: kind === 'pattern' ? 'should' : 'must',
   })),
+  placed: placed(
+    'held-basic side-basic-close turning-basic',
+    'tapped-basic walking-basic crab-walk harbour-gate',
+    'come-around walk-in paddles',
+    'half-time-basic toss-out open-return lolly-kicks',
+  ),
 };

@@ -210,7 +210,7 @@ const PLANTED: readonly Planted[] = [
     p => ({
       ...p,
       parts: {
-        lead: 'L back small, R -90 place, L -90 place, R fwd, L side -90, R -90 close',
+        lead: 'L back, R -90 place, L -90 place, R fwd, L side -90, R -90 close',
         follow: 'R fwd, L side -90, R -90 close, L back small, R -90 place, L -90 place',
       },
     }),

@@ -1,4 +1,5 @@
 import type { Course, Dance, Level, Pattern, PatternMark } from '@map-step/core';
+import { placed } from './placed.ts';
 
 export const quickstep: Dance = {
   id: 'quickstep',
@@ -411,4 +412,13 @@ export const quickstepCourse: Course = {
     fixed: { arrive: 3, warmUp: 5, recall: 5, combine: 8, dance: 12, recap: 3 },
   })),
   items: QUICKSTEP_1.map(({ id, kind }) => ({ pattern: id, value: kind === 'pattern' ? 'should' : 'must' })),
+  placed: placed(
+    'walks-to-wall',
+    'quarter-turn',
+    'progressive-chasse',
+    'forward-lock',
+    'chasse-reverse-turn outside-step',
+    'half-natural cross-chasse',
+    'chasse-from-line natural-turn',
+  ),
 };

@@ -1,4 +1,5 @@
 import type { Course, Dance, Level, Pattern, PatternMark } from '@map-step/core';
+import { placed } from './placed.ts';
 
 export const tap: Dance = {
   id: 'tap',
@@ -276,4 +277,15 @@ export const tapCourse: Course = {
     fixed: { arrive: 2, warmUp: 5, recall: 4, combine: 6, dance: 7, recap: 2 },
   })),
   items: tapPatterns.map(({ id, kind }) => ({ pattern: id, value: kind === 'pattern' ? 'should' : 'must' })),
+  placed: placed(
+    'toe-taps shuffle-step',
+    'walking-flaps irish',
+    'shuffle-ball-change grapevine-touch',
+    'heel-digs single-time-step',
+    'paddle-turn',
+    'clog-three ankle-drill',
+    'cramp-roll',
+    'drawbacks waltz-clog',
+    'double-time-step break buffalo',
+  ),
 };

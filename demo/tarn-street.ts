@@ -11,12 +11,13 @@ import type {
   StudioDocument,
 } from '@map-step/core';
 import { FORMAT } from '@map-step/core';
-import { balboa, balboaCourse, balboaLevels, balboaPatterns } from './balboa.ts';
+import { balboa, balboaLevels, balboaPatterns } from './balboa.ts';
 import { hustleBasics, hustlePatterns, hustlePractice, hustleTurns } from './hustle.ts';
 import { hustle, hustleElements, hustleLevels } from './hustle-dance.ts';
 import { hustleLevel2, hustleLevel3 } from './hustle-higher.ts';
-import { quickstep, quickstepCourse, quickstepLevels, quickstepPatterns } from './quickstep.ts';
-import { tap, tapCourse, tapLevels, tapPatterns } from './tap.ts';
+import { quickstep, quickstepLevels, quickstepPatterns } from './quickstep.ts';
+import { tap, tapLevels, tapPatterns } from './tap.ts';
+import { otherClasses, otherCourses } from './term.ts';
 
 /** The Monday of lesson 5: loading moves every date so that it falls into the current week. */
 const ANCHOR = '2026-03-09';
@@ -212,6 +213,8 @@ const attendance: Attendance[] = taught.flatMap((_, index) =>
   })),
 );
 
+const others = otherClasses(course);
+
 /** Everything but the recaps, which are drafted from the logs. */
 export const tarnStreet: StudioDocument = {
   format: FORMAT,
@@ -235,15 +238,16 @@ export const tarnStreet: StudioDocument = {
     ...[...quickstepPatterns, ...balboaPatterns, ...tapPatterns],
   ],
   elements: hustleElements,
-  courses: [course, quickstepCourse, balboaCourse, tapCourse],
+  courses: [course, ...otherCourses],
   rooms: [
     { id: 'sail-loft', name: 'Sail Loft', length: 12, width: 9 },
     { id: 'net-room', name: 'Net Room', length: 7, width: 6 },
   ],
   people,
-  students,
-  sections: [monday],
-  plans: [plan],
-  logs,
-  attendance,
+  students: [...students, ...others.students],
+  sections: [monday, ...others.sections],
+  plans: [plan, ...others.plans],
+  logs: [...logs, ...others.logs],
+  attendance: [...attendance, ...others.attendance],
+  checks: others.checks,
 };

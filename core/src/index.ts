@@ -334,6 +334,7 @@ export type { Mend } from './steps/mend.ts';
 export { type NamedRun, namedRuns } from './steps/pieces.ts';
 export { type SheetCell, type SheetColumn, type SheetLayout, sheetLayout } from './steps/sheet.ts';
 export { printStep, type Step } from './steps/step.ts';
+export { type FigureTrack, putTrackWord, qualitiesInOrder, tracksInOrder } from './steps/tracks.ts';
 export { readTypedSteps, suggestSteps, type TypedContext } from './steps/typed.ts';
 export type { FreeFoot } from './steps/weight.ts';
 export { actionInWords, stepInWords, turnInWords } from './steps/words.ts';

@@ -61,6 +61,7 @@ function mendArms(figure: Figure, [at, index]: FigureFault['path']): Mend | unde
 function isLessOf(less: Hold, of: Hold): boolean {
   const [few, all] = [less, of].map(hold => holdTouches(hold).filter(isHandToHand).map(touchKey));
   return (
+    less.contact === of.contact &&
     few !== undefined &&
     all !== undefined &&
     few.length > 0 &&

@@ -81,3 +81,22 @@ describe('a step sheet as a drawing', () => {
     );
   });
 });
+
+test('its tracks stand below the hold, from the feet upward, each word under its count', () => {
+  const drawing = draw(
+    {
+      tracks: [
+        { quality: 'gaze', role: 'lead', values: ['partner'] },
+        { quality: 'foot', values: [null, 'heel'] },
+      ],
+    },
+    {
+      qualities: [
+        { id: 'gaze', name: 'Gaze', layer: 'head' },
+        { id: 'foot', name: 'Foot', layer: 'feet' },
+      ],
+    },
+  );
+  expect(openElements(drawing)).toEqual([]);
+  expect(words(drawing).slice(-4)).toEqual(['Foot', 'heel', 'Gaze, First', 'partner']);
+});

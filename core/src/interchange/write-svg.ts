@@ -3,6 +3,7 @@ import type { Role } from '../model/document.ts';
 import type { Figure, FigurePart } from '../steps/figure.ts';
 import { findHold } from '../steps/holds.ts';
 import { type SheetCell, type SheetLayout, sheetLayout } from '../steps/sheet.ts';
+import { type FigureTrack, tracksInOrder } from '../steps/tracks.ts';
 import { actionInWords, turnInWords } from '../steps/words.ts';
 
 const TITLE = 96;
@@ -10,6 +11,7 @@ const LEAST_COLUMN = 72;
 const ROW = 84;
 const COUNTS = 64;
 const RIBBON = 28;
+const TRACK = 24;
 const HEAD = 40;
 
 const COLORS: Readonly<Record<Role, string>> = { lead: '#1F6F78', follow: '#A63D6E', solo: '#4B4E8C' };
@@ -28,7 +30,8 @@ export function writeSheetSvg(figure: Figure, names: { readonly [role in Role]?:
     edges.push(width);
   }
   const bottom = HEAD + COUNTS + figure.parts.length * ROW;
-  const height = bottom + RIBBON;
+  const tracks = tracksInOrder(figure.dance, figure.pattern);
+  const height = bottom + RIBBON + tracks.length * TRACK;
   const body = [
     label(0, 24, figure.pattern.name, { size: 20, weight: 700 }),
     ...drawCounts(layout, edges),
@@ -36,6 +39,9 @@ export function writeSheetSvg(figure: Figure, names: { readonly [role in Role]?:
       drawRow(part, layout, edges, HEAD + COUNTS + index * ROW, names[part.role]),
     ),
     ...drawHold(figure, width, bottom),
+    ...tracks.flatMap((track, index) =>
+      drawTrack(track, layout, edges, bottom + RIBBON + index * TRACK, names),
+    ),
   ];
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="sans-serif">`,
@@ -123,6 +129,29 @@ function drawHold({ pattern, dance, parts }: Figure, width: number, top: number)
     label(TITLE + 6, top + 18, `${[entry, ...changes].join(', then ')}; ends in ${ends}`, { size: 13 }),
   ];
 }
+
+/** How it is danced, a row a quality. */
+function drawTrack(
+  { quality, track }: FigureTrack,
+  { columns }: SheetLayout,
+  edges: readonly number[],
+  top: number,
+  names: { readonly [role in Role]?: string },
+): readonly string[] {
+  const of = track.role ? `, ${names[track.role] ?? track.role}` : '';
+  return [
+    `<path d="M0 ${top}H${edges.at(-1) ?? TITLE}" stroke="${LINE}"/>`,
+    label(4, top + 16, `${quality.name}${of}`.slice(0, MOST_TITLE), { size: 11, weight: 700 }),
+    ...columns.map(({ event }, index) =>
+      label((edges[index] ?? 0) + 6, top + 16, (event === null ? null : track.values[event]) ?? '', {
+        size: 12,
+      }),
+    ),
+  ];
+}
+
+/** Letters of a row's title that have room before the first column. */
+const MOST_TITLE = 16;
 
 interface LabelLook {
   readonly size: number;

@@ -1,13 +1,12 @@
 import { chakra } from '@chakra-ui/react';
 import {
-  type Dance,
-  type Pattern,
-  type Quality,
-  type QualityLayer,
+  putTrackWord,
   type QualityTrack,
+  qualitiesInOrder,
   type Role,
   rolesOf,
   type SheetLayout,
+  tracksInOrder,
 } from '@map-step/core';
 import { useState } from 'react';
 import { Choice } from '../../../ui/choice.tsx';
@@ -15,9 +14,6 @@ import { Button } from '../../../ui/parts.tsx';
 import { useCourse } from '../../course/course-context.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import { RowTitle } from './row-title.tsx';
-
-/** From the feet upward, as they are taught. */
-const LAYERS: readonly QualityLayer[] = ['feet', 'knees', 'hips', 'body', 'arms', 'head', 'show'];
 
 interface TrackRowsProps {
   readonly editing: FigureEditing;
@@ -39,7 +35,7 @@ export function TrackRows({ editing, layout, range: [from, to] }: TrackRowsProps
       columns={layout.columns.slice(from, to)}
       put={
         editing.mayWrite
-          ? (event, text) => editing.change(quality.name, now => withValue(now, index, event, text))
+          ? (event, text) => editing.change(quality.name, now => putTrackWord(now, index, event, text))
           : undefined
       }
     />
@@ -112,7 +108,7 @@ export function AddTrack({ editing }: { editing: FigureEditing }) {
   const names = useRoleNames();
   const [quality, setQuality] = useState('');
   const [role, setRole] = useState<Role | 'both'>('both');
-  const qualities = inOrder(dance);
+  const qualities = qualitiesInOrder(dance);
   const chosen = qualities.find(({ id }) => id === quality) ?? qualities[0];
   if (!editing.mayWrite || !chosen) return null;
   const roles = rolesOf(dance);
@@ -160,30 +156,4 @@ export function AddTrack({ editing }: { editing: FigureEditing }) {
 function useRoleNames(): Readonly<Record<Role, string>> {
   const { studio } = useCourse();
   return { lead: 'Leader', follow: 'Follower', solo: 'Steps', ...studio.studio.roles };
-}
-
-function inOrder({ qualities = [] }: Dance): readonly Quality[] {
-  return qualities.toSorted((a, b) => LAYERS.indexOf(a.layer) - LAYERS.indexOf(b.layer));
-}
-
-function tracksInOrder(dance: Dance, { tracks = [] }: Pattern) {
-  return inOrder(dance).flatMap(quality =>
-    tracks.flatMap((track, index) => (track.quality === quality.id ? [{ track, index, quality }] : [])),
-  );
-}
-
-/** A figure with one word of a track changed; a track without words is taken away. */
-function withValue(pattern: Pattern, index: number, event: number, text: string): Pattern {
-  const tracks = pattern.tracks ?? [];
-  const track = tracks[index];
-  if (!track) return pattern;
-  const length = Math.max(track.values.length, event + 1);
-  const values = Array.from({ length }, (_, at) =>
-    at === event ? text || null : (track.values[at] ?? null),
-  );
-  const kept = values.every(value => value === null)
-    ? tracks.toSpliced(index, 1)
-    : tracks.with(index, { ...track, values });
-  const { tracks: _, ...rest } = pattern;
-  return kept.length > 0 ? { ...rest, tracks: kept } : rest;
 }
