@@ -57,9 +57,8 @@ export function buildClasses(plans: readonly ClassPlan[]): DemoClasses {
       ...(cancelled && { cancelled }),
       ...{ staff, students: members.map(({ id: student, role }) => ({ student, role })) },
     });
-    const evenings = dates.filter(date => !cancelled?.some(off => off.date === date));
     for (let lesson = 1; lesson <= plan.taught; lesson += 1) {
-      const date = evenings[lesson - 1] ?? dates[0] ?? '';
+      const date = dates[lesson - 1] ?? '';
       logs.push(...logsOf(plan, lesson, date, index));
       attendance.push(...attendanceOf(plan, members, lesson, date, index));
     }

@@ -17,7 +17,7 @@ import { hustle, hustleElements, hustleLevels } from './hustle-dance.ts';
 import { hustleLevel2, hustleLevel3 } from './hustle-higher.ts';
 import { quickstep, quickstepLevels, quickstepPatterns } from './quickstep.ts';
 import { tap, tapLevels, tapPatterns } from './tap.ts';
-import { otherClasses, otherCourses } from './term.ts';
+import { autumnCourse, otherClasses, otherCourses } from './term.ts';
 
 /** The Monday of lesson 5: loading moves every date so that it falls into the current week. */
 const ANCHOR = '2026-03-09';
@@ -238,7 +238,7 @@ export const tarnStreet: StudioDocument = {
     ...[...quickstepPatterns, ...balboaPatterns, ...tapPatterns],
   ],
   elements: hustleElements,
-  courses: [course, ...otherCourses],
+  courses: [course, ...otherCourses, autumnCourse(course)],
   rooms: [
     { id: 'sail-loft', name: 'Sail Loft', length: 12, width: 9 },
     { id: 'net-room', name: 'Net Room', length: 7, width: 6 },

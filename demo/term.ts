@@ -6,12 +6,19 @@ import { hustle2Course, hustle3Course, quickstep2Course, tapOpenCourse } from '.
 import { quickstepCourse } from './quickstep.ts';
 import { tapCourse } from './tap.ts';
 
+const FLOOD = '2026-02-26';
+
 /** So many evenings from a day on, a week apart. */
 function weekly(first: string, evenings: number): string[] {
   const begin = Date.parse(`${first}T00:00:00Z`);
   return Array.from({ length: evenings }, (_, week) =>
     new Date(begin + week * 7 * 86_400_000).toISOString().slice(0, 10),
   );
+}
+
+/** Hustle 1 as it was taught last autumn. */
+export function autumnCourse(hustle1: Course): Course {
+  return { ...hustle1, id: 'hustle-1-autumn', name: 'Hustle 1, autumn' };
 }
 
 export const otherCourses: readonly Course[] = [
@@ -24,8 +31,8 @@ export function otherClasses(hustle1: Course) {
   const { sections, ...rest } = buildClasses([
     {
       ...{ section: 'hustle-1-thursday', course: hustle1, room: 'sail-loft', start: '19:00' },
-      dates: weekly('2026-02-12', 9),
-      cancelled: [{ date: '2026-02-26', why: 'The harbour road was flooded.' }],
+      dates: weekly('2026-02-12', 9).filter(date => date !== FLOOD),
+      cancelled: [{ date: FLOOD, why: 'The harbour road was flooded.' }],
       staff: [
         { person: 'suki-larch' },
         { person: 'paz-lindmark', from: '2026-03-12', to: '2026-03-12', rights: 'stands in' },
@@ -83,7 +90,7 @@ export function otherClasses(hustle1: Course) {
       taught: 4,
     },
     {
-      ...{ section: 'hustle-1-autumn', course: hustle1, room: 'sail-loft', start: '19:00' },
+      ...{ section: 'hustle-1-autumn', course: autumnCourse(hustle1), room: 'sail-loft', start: '19:00' },
       dates: weekly('2025-10-13', 8),
       staff: [{ person: 'bram-okoro' }, { person: 'suki-larch' }],
       roles: { lead: 6, follow: 6 },
