@@ -24,7 +24,7 @@ export { studentWords } from './check/student-words.ts';
 export type { Body } from './couple/body-track.ts';
 export { findWoundArms } from './couple/check-couple.ts';
 export { type CoupleNumbers, coupleOnFloor, describeCouple } from './couple/describe-couple.ts';
-export { findMend } from './couple/mend.ts';
+export { findMend, makeStepKeep } from './couple/mend.ts';
 export { readFigure } from './couple/read-figure.ts';
 export { type DanceRoutes, type FigureRoute, figureRoute } from './couple/routes.ts';
 export type { CouplePose } from './couple/together.ts';
@@ -171,6 +171,7 @@ export {
   type UnsignalledPair,
 } from './likeness/openings.ts';
 export { type Ranks, rankByDifficulty, rankByNovelty } from './likeness/rank.ts';
+export { toldBeside } from './likeness/told-beside.ts';
 export { addDays, daysBetween } from './model/days.ts';
 export type {
   Approach,

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { createFigureChecker } from '../library/check-figures.ts';
 import { openLibrary } from '../library/library.ts';
 import type { Dance, Hold, Pattern } from '../model/document.ts';
-import { findMend } from './mend.ts';
+import { findMend, makeStepKeep } from './mend.ts';
 import { readFigure } from './read-figure.ts';
 
 const [left, right] = [
@@ -62,6 +62,18 @@ test('a follower who is left behind takes the step that keeps the hold', () => {
     lead: 'L back, R back, L back, R close',
     follow: 'R fwd, L fwd, R fwd, L close',
   });
+});
+
+test('one step of the follower can be asked to keep the hold, and stays where it does', () => {
+  const { figure: read } = readFigure(
+    figure({
+      ...{ rhythm: '1 2', entry: ['near'], exit: 'near' },
+      parts: { lead: 'L side, R close', follow: 'R back small, L close' },
+    }),
+    dance,
+  );
+  expect(makeStepKeep(read, 0).parts).toEqual({ lead: 'L side, R close', follow: 'R side, L close' });
+  expect(makeStepKeep(read, 7)).toBe(read.pattern);
 });
 
 test('all cautions that are missing are added at once', () => {

@@ -5,7 +5,7 @@ import { type Figure, type FigureFault, stepCount } from '../steps/figure.ts';
 import { holdTouches, isHandToHand, touchKey } from '../steps/hold-shape.ts';
 import { findHold } from '../steps/holds.ts';
 import { findStepMend, type Mend } from '../steps/mend.ts';
-import { printStep } from '../steps/step.ts';
+import { printStep, type Step } from '../steps/step.ts';
 import { stepInWords } from '../steps/words.ts';
 import { checkArms, holdWoundBy } from './arms.ts';
 import { neededCautions } from './cautions-needed.ts';
@@ -71,8 +71,24 @@ function isLessOf(less: Hold, of: Hold): boolean {
   );
 }
 
-/** The step that keeps the hold, in place of the follower's. */
 function mendPlace(figure: Figure, index: number): Mend | undefined {
+  const kept = keepingStep(figure, index);
+  const mended = kept && readCouple(readFigure(kept.pattern, figure.dance).figure);
+  if (!mended || checkTogether(mended).length >= faultsOf(figure, checkTogether)) return undefined;
+  const count = stepCount(figure, mended.follow, index);
+  return {
+    words: `take the step that keeps the hold at ${count}: ${stepInWords(kept.step)}`,
+    pattern: kept.pattern,
+  };
+}
+
+/** A figure with one of the follower's steps as the one that keeps the hold; as it is where none would. */
+export function makeStepKeep(figure: Figure, index: number): Pattern {
+  return keepingStep(figure, index)?.pattern ?? figure.pattern;
+}
+
+/** The step that keeps the hold, in place of the follower's, with her own foot and turns. */
+function keepingStep(figure: Figure, index: number): { step: Step; pattern: Pattern } | undefined {
   const couple = readCouple(figure);
   const danced = couple && bestDanced(couple);
   const own = couple?.follow.steps[index];
@@ -85,11 +101,7 @@ function mendPlace(figure: Figure, index: number): Mend | undefined {
   const step = neededStep(figure.dance, own.step, own.time, needed);
   const steps = writtenSteps(figure, 'follow').with(index, printStep(step));
   const lead = writtenSteps(figure, 'lead').join(', ');
-  const pattern = { ...figure.pattern, parts: { lead, follow: steps.join(', ') } };
-  const mended = readCouple(readFigure(pattern, figure.dance).figure);
-  if (!mended || checkTogether(mended).length >= faultsOf(figure, checkTogether)) return undefined;
-  const count = stepCount(figure, couple.follow, index);
-  return { words: `take the step that keeps the hold at ${count}: ${stepInWords(step)}`, pattern };
+  return { step, pattern: { ...figure.pattern, parts: { lead, follow: steps.join(', ') } } };
 }
 
 function faultsOf(figure: Figure, check: (couple: Couple) => readonly FigureFault[]): number {

@@ -40,6 +40,7 @@ export const SHORTCUTS = {
   write: { shown: 'letters, + -', words: 'write the step one is on', where: 'Material' },
   'mend-step': { shown: '.', words: 'mend the step', where: 'Material' },
   natural: { shown: '=', words: 'make the step natural again', where: 'Material' },
+  keep: { shown: ',', words: 'the follower’s step that keeps the hold', where: 'Material' },
   note: { shown: '#', words: 'a note on this count', where: 'Material' },
   'next-block': { keys: 'n', words: 'the next block', where: 'Lesson' },
 } as const satisfies Record<string, Shortcut>;

@@ -9,6 +9,7 @@ import {
   type PairKind,
   stepCount,
   stepInWords,
+  toldBeside,
 } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -110,6 +111,11 @@ function Comparison({ a, b }: { a: Figure; b: Figure }) {
         </chakra.span>
         <span>{sentence}</span>
         <CopyButton text={sentence} />
+        {toldBeside(a, b).map(sentence => (
+          <chakra.span key={sentence} flexBasis="100%">
+            {sentence}
+          </chakra.span>
+        ))}
         {rotated !== undefined && <Label>It is the same figure begun at its step {rotated + 1}.</Label>}
       </chakra.div>
       <chakra.div display="grid" gap="3" overflowX="auto">

@@ -1,6 +1,7 @@
 import {
   findMend,
   freeFootBefore,
+  makeStepKeep,
   makeStepNatural,
   printStep,
   putSteps,
@@ -88,6 +89,9 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
       },
       '.': mend,
       '=': () => editing.change('Natural step', (_, now) => makeStepNatural(now, place.step)),
+      ...(place.role === 'follow' && {
+        ',': () => editing.change('Step that keeps the hold', (_, now) => makeStepKeep(now, place.step)),
+      }),
       '#': () => note(place),
     }),
   };
