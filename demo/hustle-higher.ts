@@ -263,7 +263,7 @@ export const hustleLevel3: Pattern[] = [
     follow: `R fwd +90, L +90 diag-back, ${FOLLOW_ROCK}, ${FOLLOW_STAND}, ${FOLLOW_ROCK}, R fwd outside -90, L -90 diag-back`,
     entry: ['one-hand'],
     exit: 'one-hand',
-    turn: 0,
+    turn: -360,
     needs: ['left-turn', 'cross-over', 'leaders-turn'],
     made: [{ pattern: 'left-turn' }, { pattern: 'leaders-turn' }, { pattern: 'cross-over' }],
     overTwoLessons: true,

@@ -125,6 +125,41 @@ for (const { what, course, name, rhythm, cells, parts, beats } of FIGURES)
     expect(stored.parts).toEqual(parts);
   });
 
+test('a figure of pieces with the last one changed, and the other side of a solo figure, are written with few keys', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Suki Larch', '/courses/quickstep-1/material');
+  await page.getByRole('button', { name: 'New figure' }).waitFor();
+  const keys = countingKeys(page);
+  await keys.press('n');
+  await keys.type('Side');
+  await keys.press('Enter');
+  await expect(page.getByRole('textbox', { name: /^Rhythm/ })).toBeFocused();
+  await keys.press('Tab', 'Tab');
+  await keys.type('walks-*3 last for, outside, cross');
+  await keys.press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+  await expect(page.getByText('28 beats', { exact: true })).toBeVisible();
+  expect(keys.presses()).toBeLessThanOrEqual(60);
+  const told = async () => {
+    const made = page.getByLabel('Made of pieces');
+    await expect(made).toHaveValue('Walks to the wall ×3 last Forward lock, Outside step, Cross chassé');
+    await expect(page.getByText('Walks to the wall', { exact: true }).nth(1)).toBeVisible();
+  };
+  await told();
+  await page.reload();
+  await told();
+
+  await page.goto('/courses/tap-1/material/buffalo');
+  await expect(page.getByRole('heading', { name: 'Buffalo', level: 2 })).toBeVisible();
+  await page.keyboard.press('o');
+  await expect(page.getByRole('heading', { name: 'Buffalo, other side', level: 2 })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Steps, count 1: L side' })).toBeVisible();
+  await expect(page.getByLabel('Made of pieces')).toHaveValue('other side of Buffalo');
+});
+
 test('a fault is told in its cell, mended with one key, undone and redone, and survives a reload', async ({
   browser,
 }) => {

@@ -133,6 +133,9 @@ export {
   type MakeUp,
   turnsToMakeUp,
 } from './library/links.ts';
+export { type MadeFault, type MadeFields, writeMade } from './library/made.ts';
+export { type MadeSpan, madeAnew, madeOf, madeSpans } from './library/made-spans.ts';
+export { printMadeText, readMadeText } from './library/made-text.ts';
 export { type NeedsGraph, type NeedsNode, needsGraph } from './library/needs-graph.ts';
 export {
   type ChangedRow,

@@ -116,6 +116,11 @@ describe('a figure written from its pieces', () => {
       { pattern: 'walk', from: 2, to: 7 },
       /walk has 4 counts: there is nothing from 3 to 8/,
     ],
+    [
+      'a piece that cannot go on in the hold',
+      { pattern: 'out' },
+      /out begins in Near, and walk before it ends in Open/,
+    ],
     ['a figure of another dance', { pattern: 'spin' }, /spin is not a figure of Quay/],
   ])('refuses %s', (_, piece, message) => {
     const result = make([{ pattern: 'walk' }, piece]);

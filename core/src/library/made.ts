@@ -52,6 +52,8 @@ export function writeMade(
   const rhythms = roles.map(role => rhythmOf(stretches.value, role, dance));
   const odd = rhythms.find(rhythm => !rhythm.ok);
   if (odd && !odd.ok) return failure([odd.fault]);
+  const holds = holdsOf(stretches.value);
+  if (!holds.ok) return failure([{ piece: holds.fault.stretch.piece, message: holds.fault.message }]);
   const texts = rhythms.flatMap(rhythm => (rhythm.ok ? rhythm.value.text : []));
   const beats = rhythms.flatMap(rhythm => (rhythm.ok ? (rhythm.value.beats ?? []) : []))[0];
   const [lead = '', follow = lead] = texts;
@@ -59,7 +61,7 @@ export function writeMade(
     rhythm: lead === follow ? lead : { lead, follow },
     ...(beats !== undefined && { beats: beatsText(beats) }),
     parts: partsOf(stretches.value, roles),
-    ...holdsOf(stretches.value),
+    ...holds.value,
     ...(dance.roles === 'pair' && { turn: sum(stretches.value, turnOf) }),
   });
 }

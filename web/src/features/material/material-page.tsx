@@ -13,6 +13,7 @@ import { useCourse, usePlan } from '../course/course-context.ts';
 import { FigureForm } from './figure/figure-form.tsx';
 import { FigureMeaning } from './figure/figure-meaning.tsx';
 import { FigureNotes } from './figure/figure-notes.tsx';
+import { MadeNotice } from './figure/made-notice.tsx';
 import { NearestFigures } from './figure/nearest-figures.tsx';
 import { NeedsDrawing } from './figure/needs-drawing.tsx';
 import { PathDrawing } from './figure/path-drawing.tsx';
@@ -61,6 +62,7 @@ function OpenFigure({ id }: { id: string }) {
         <PrintedPlace editing={editing} />
         <Unsaved editing={editing} />
         <StepSheet editing={editing} note={beginNote} />
+        <MadeNotice editing={editing} />
         <HoldForm editing={editing} />
         {figure.parts.length > 0 && <SheetFiles figure={figure} />}
       </div>

@@ -5,6 +5,7 @@ import { type KeyboardEvent, type RefObject, useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { TextField } from '../../../ui/text-field.tsx';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import { PiecesField } from './pieces-field.tsx';
 
 interface RhythmFieldProps {
   readonly editing: FigureEditing;
@@ -70,6 +71,7 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
           onBlur={take}
         />
       </chakra.div>
+      <PiecesField editing={editing} goOn={goOn} />
       <chakra.p
         id="rhythm-fault"
         aria-live="polite"

@@ -3,6 +3,8 @@ import {
   actionInWords,
   type Figure,
   type FigurePart,
+  type MadeSpan,
+  madeSpans,
   namedRuns,
   numberedCall,
   type Pattern,
@@ -78,7 +80,7 @@ function SheetHead({ figure, layout, range }: SheetHeadProps) {
   const [from, to] = range;
   const first = figure.parts[0];
   const cells = cellsIn(layout.cells.get(first?.role ?? 'lead'), range);
-  const { studio } = useCourse();
+  const { studio, library } = useCourse();
   const line = (text: (cell: SheetCell) => ReactNode) => cells.map(cell => ({ cell, text: text(cell) }));
   const again = first && studio.studio.counting === 'numbered' ? numberedCall(first.rhythm, 2) : [];
   const lines = [
@@ -87,6 +89,7 @@ function SheetHead({ figure, layout, range }: SheetHeadProps) {
     { way: 'words', title: 'In words', cells: line(({ step }) => wordsOf(first, step)) },
     { way: 'call', title: 'Call', cells: line(({ step }) => callOf(figure.pattern, step)) },
     { way: 'pieces', title: 'Read as', cells: pieceCells(figure, first, cells) },
+    { way: 'made', title: 'Made of', cells: madeCells(madeSpans(figure, library), cells) },
   ].map(one => ({ ...one, isHouse: one.way === studio.studio.counting }));
   return (
     <>
@@ -265,6 +268,15 @@ function wordsOf(part: FigurePart | undefined, step: number | null): string {
 
 function callOf({ call }: Pattern, step: number | null): string {
   return step === null ? '' : (call?.[step] ?? '');
+}
+
+/** Which piece each stretch of a made figure comes from, once across it. */
+function madeCells(spans: readonly MadeSpan[], cells: readonly SheetCell[]) {
+  return spans.flatMap(({ words, from, to }) => {
+    const own = cells.filter(({ event }) => event >= from && event < to);
+    const [first, last] = [own[0], own.at(-1)];
+    return first && last ? [{ cell: { ...first, to: last.to }, text: words }] : [];
+  });
 }
 
 /** Where a run of steps is a piece of the dance, its name stands once across it. */

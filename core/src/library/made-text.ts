@@ -1,0 +1,135 @@
+// Pieces as a teacher writes them: `Basic ×3, 3–6 of Wrap, other side of Vine, Basic ×2 last Ending`.
+import type { Dance, MadePiece } from '../model/document.ts';
+import { failure, type Result, success } from '../model/result.ts';
+import type { Figure } from '../steps/figure.ts';
+import type { Library } from './library.ts';
+import type { MadeFault } from './made.ts';
+
+const SIDES: readonly (readonly [words: RegExp, side: NonNullable<MadePiece['side']>, written: string])[] = [
+  [/^(?:the )?other side of\s+/i, 'other', 'other side of '],
+  [/^mirrored\s+/i, 'mirrored', 'mirrored '],
+];
+const TIMES = /\s*[×x*]\s*(\d{1,2})$|\s+(\d{1,2})\s+times$/i;
+const COUNTS = /^(\S+?)\s*[-–]\s*(\S+)\s+of\s+/i;
+const LAST = /\s+last\s+(.+)$/i;
+
+/** Reads pieces; a figure is named by its name, another of its names, its id, or how one of these begins. */
+export function readMadeText(
+  text: string,
+  library: Library,
+  dance: Dance,
+): Result<readonly MadePiece[], readonly MadeFault[]> {
+  const faults: MadeFault[] = [];
+  const pieces = splitPieces(text).flatMap((words, piece) => {
+    const read = readPiece(words, library, dance);
+    if (read.ok) return [read.value];
+    faults.push({ piece, message: read.fault });
+    return [];
+  });
+  if (faults.length > 0) return failure(faults);
+  return pieces.length > 0 ? success(pieces) : failure([{ piece: 0, message: 'write at least one figure' }]);
+}
+
+/** Writes pieces so that they read back equal. */
+export function printMadeText(made: readonly MadePiece[], library: Library): string {
+  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
+  return made
+    .map(({ pattern, times = 1, from, to, side, last }) => {
+      const events = library.readings.get(pattern)?.figure.parts[0]?.rhythm.events ?? [];
+      const counts =
+        from === undefined && to === undefined
+          ? ''
+          : `${labelAt(events, from ?? 0)}–${labelAt(events, to ?? events.length - 1)} of `;
+      const before = SIDES.find(([, name]) => name === side)?.[2] ?? '';
+      return `${before}${counts}${nameOf(pattern)}${times > 1 ? ` ×${times}` : ''}${last === undefined ? '' : ` last ${nameOf(last)}`}`;
+    })
+    .join(', ');
+}
+
+function splitPieces(text: string): readonly string[] {
+  return text.split(',').flatMap(piece => piece.trim() || []);
+}
+
+function readPiece(words: string, library: Library, dance: Dance): Result<MadePiece, string> {
+  let rest = words;
+  const take = (pattern: RegExp) => {
+    const found = pattern.exec(rest);
+    if (found) rest = rest.replace(pattern, '').trim();
+    return found;
+  };
+  const side = SIDES.find(([pattern]) => take(pattern))?.[1];
+  const ending = take(LAST)?.[1];
+  const times = take(TIMES);
+  const counts = take(COUNTS);
+  const figure = findByName(rest, library, dance);
+  if (!figure.ok) return figure;
+  const last = ending === undefined ? undefined : findByName(ending, library, dance);
+  if (last && !last.ok) return last;
+  const range = counts ? readCounts(counts[1] ?? '', counts[2] ?? '', figure.value) : undefined;
+  if (range && !range.ok) return range;
+  const often = Number(times?.[1] ?? times?.[2] ?? 1);
+  if (often < 1) return failure(`“${words}”: a piece is danced at least once`);
+  return success({
+    pattern: figure.value.pattern.id,
+    ...(often > 1 && { times: often }),
+    ...range?.value,
+    ...(side && { side }),
+    ...(last?.ok && { last: last.value.pattern.id }),
+  });
+}
+
+function findByName(name: string, { readings }: Library, dance: Dance): Result<Figure, string> {
+  const wanted = name.toLowerCase();
+  const own = [...readings.values()].flatMap(({ figure }) => (figure.dance.id === dance.id ? [figure] : []));
+  const namesOf = ({ pattern }: Figure) =>
+    [pattern.name, pattern.id, ...(pattern.aliases ?? []).map(alias => alias.name)].map(one =>
+      one.toLowerCase(),
+    );
+  const exact = own.find(figure => namesOf(figure).includes(wanted));
+  if (exact) return success(exact);
+  const begun =
+    wanted === '' ? [] : own.filter(figure => namesOf(figure).some(one => one.startsWith(wanted)));
+  const [only, ...others] = begun;
+  if (only && others.length === 0) return success(only);
+  if (begun.length > 1)
+    return failure(
+      `“${name}” can be ${begun
+        .slice(0, 4)
+        .map(({ pattern }) => pattern.name)
+        .join(', ')}: write more of it`,
+    );
+  return failure(`“${name}” is no figure of ${dance.name}`);
+}
+
+type Events = Figure['parts'][number]['rhythm']['events'];
+
+/** The events from one count to another, both in it; a count that comes twice is told apart by its place: `3.2`. */
+function readCounts(
+  from: string,
+  to: string,
+  { parts, pattern }: Figure,
+): Result<Pick<MadePiece, 'from' | 'to'>, string> {
+  const events = parts[0]?.rhythm.events ?? [];
+  const begin = eventAt(events, from);
+  const end = begin === undefined ? undefined : eventAt(events, to, begin);
+  if (begin === undefined || end === undefined)
+    return failure(
+      `${pattern.name} is counted ${events.map((_, index) => labelAt(events, index)).join(' ')}: there is no ${begin === undefined ? from : to}`,
+    );
+  return success({ from: begin, to: end });
+}
+
+function eventAt(events: Events, label: string, after = 0): number | undefined {
+  const labels = events.map((_, index) => labelAt(events, index));
+  const exact = labels.indexOf(label);
+  if (exact >= after) return exact;
+  const plain = events.findIndex((event, index) => index >= after && event.label === label);
+  return plain < 0 ? undefined : plain;
+}
+
+/** `3`, or `3.2` where it is the second 3 of the figure. */
+function labelAt(events: Events, index: number): string {
+  const label = events[index]?.label ?? '';
+  const before = events.slice(0, index).filter(event => event.label === label).length;
+  return before === 0 ? label : `${label}.${before + 1}`;
+}
