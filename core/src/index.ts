@@ -130,6 +130,7 @@ export {
   findWayBack,
   type Join,
   type Links,
+  linksOnOtherFoot,
   type MakeUp,
   turnsToMakeUp,
 } from './library/links.ts';
@@ -330,6 +331,7 @@ export {
   figureTurn,
   KEEP,
   markCount,
+  otherSchools,
   stepCount,
 } from './steps/figure.ts';
 export { type HoldRegion, holdPlace, holdTouches } from './steps/hold-shape.ts';

@@ -3,7 +3,14 @@ import type { Dance, Pattern } from '../model/document.ts';
 import type { Figure } from '../steps/figure.ts';
 import { dance, figure, studio } from '../test/studio.ts';
 import { type Library, openLibrary } from './library.ts';
-import { figureJoins, figureLinks, findWayBack, turnShortBy, turnsToMakeUp } from './links.ts';
+import {
+  figureJoins,
+  figureLinks,
+  findWayBack,
+  linksOnOtherFoot,
+  turnShortBy,
+  turnsToMakeUp,
+} from './links.ts';
 
 const open = (patterns: Pattern[], more: Partial<Dance> = {}) =>
   openLibrary(studio(patterns, { dances: [{ ...dance, ...more }] }));
@@ -160,4 +167,19 @@ describe('half-figure joins', () => {
       { role: 'follow', free: 'L' },
     ]);
   });
+});
+
+test('solo figures that go on only with left and right changed are told by themselves', () => {
+  const pier = { ...dance, id: 'pier', roles: 'solo' as const, floor: 'free' as const, holds: [] };
+  const solo = (id: string, steps: string) => ({
+    ...{ id, dance: 'pier', name: id, kind: 'pattern' as const, rhythm: 'free:2', entry: [], exit: 'same' },
+    parts: { solo: steps },
+  });
+  const solos = openLibrary({
+    dances: [pier],
+    patterns: [solo('a', 'L side, R close'), solo('b', 'R side, L close'), solo('c', 'L fwd, R fwd')],
+  });
+  expect(linksOnOtherFoot(solos, get(solos, 'a'))).toEqual(['b']);
+  const pairs = open([figure('a'), figure('b', threeRight)]);
+  expect(linksOnOtherFoot(pairs, get(pairs, 'a'))).toEqual([]);
 });

@@ -2,6 +2,7 @@ import { modulo } from '../model/units.ts';
 import { type Cut, canJoin, figureCuts } from '../steps/cuts.ts';
 import { type Figure, figureTurn } from '../steps/figure.ts';
 import { alignments, canFollow, holdsAndFeetLink } from '../steps/links.ts';
+import type { FreeFoot } from '../steps/weight.ts';
 import type { Library } from './library.ts';
 
 export interface Links {
@@ -20,6 +21,20 @@ export function figureLinks(library: Library, figure: Figure): Links {
     after: others.filter(other => canFollow(figure, other)).map(idOf),
     before: others.filter(other => canFollow(other, figure)).map(idOf),
   };
+}
+
+/** Solo figures that may follow on the other foot, with left and right changed, and not as they are. */
+export function linksOnOtherFoot(library: Library, figure: Figure): readonly string[] {
+  if (figure.dance.roles !== 'solo') return [];
+  return figuresWith(library, figure)
+    .filter(other => !canFollow(figure, other) && canFollow(figure, onOtherFoot(other)))
+    .map(idOf);
+}
+
+function onOtherFoot(figure: Figure): Figure {
+  const other = (foot: FreeFoot): FreeFoot => (foot === 'L' ? 'R' : foot === 'R' ? 'L' : foot);
+  const parts = figure.parts.map(part => ({ ...part, start: other(part.start), end: other(part.end) }));
+  return { ...figure, parts };
 }
 
 /**

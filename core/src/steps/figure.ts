@@ -104,6 +104,19 @@ export function readWrittenFigure(
   return { figure: { pattern, dance, beats: rhythmBeats, parts }, faults };
 }
 
+/** The counts that other schools have for the events of a figure; those that cannot be read are left out. */
+export function otherSchools({
+  pattern,
+  dance,
+}: Figure): readonly { school: string; labels: readonly string[] }[] {
+  return (pattern.otherCounts ?? []).flatMap(({ school, rhythm, beats }) => {
+    const { beats: _, ...terms } = pattern;
+    const own = beats === undefined ? terms : { ...terms, beats };
+    const read = parsePatternRhythm(rhythm, own, dance, 0);
+    return read.ok ? [{ school, labels: read.value.events.map(({ label }) => label) }] : [];
+  });
+}
+
 /** The part of a role; undefined where the figure has none, as a quality without steps. */
 export function findPart(figure: Figure, role: Role): FigurePart | undefined {
   return figure.parts.find(part => part.role === role);

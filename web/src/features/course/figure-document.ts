@@ -39,6 +39,16 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   tempo: 'Tempo',
   cuts: 'Cuts',
   overTwoLessons: 'Over two lessons',
+  cycle: 'Counted up to',
+  otherCounts: 'Counts of other schools',
+  tracks: 'How it is danced',
+  minutes: 'Minutes',
+  claps: 'Claps',
+  grades: 'Grades',
+  elements: 'Elements',
+  over: 'Practised over',
+  kind: 'Kind',
+  split: 'Split beats',
 };
 
 export function figureFieldInWords(field: string): string {

@@ -1,23 +1,28 @@
 import { chakra } from '@chakra-ui/react';
-import type { Pattern } from '@map-step/core';
-import { useMemo } from 'react';
+import type { Dance, Library, Pattern } from '@map-step/core';
 import { Controller } from 'react-hook-form';
 import { z } from 'zod';
-import { Choice } from '../../../ui/choice.tsx';
+import { Choice, type Option, optionsOf } from '../../../ui/choice.tsx';
 import { Button } from '../../../ui/parts.tsx';
 import { Pick } from '../../../ui/pick.tsx';
 import { TextField } from '../../../ui/text-field.tsx';
+import { Tick } from '../../../ui/tick.tsx';
 import { UnsavedGuard } from '../../../ui/unsaved-guard.tsx';
 import { useForm } from '../../../ui/use-form.ts';
 import { useCourse } from '../../course/course-context.ts';
+import { KINDS } from '../../course/course-words.ts';
 import {
   ALIASES,
   ALIGN,
+  type Around,
   CALL,
+  CLAPS,
+  CYCLE,
   type FigureLine,
-  type FigureNames,
   figureNames,
-  MADE,
+  GRADES,
+  MINUTES,
+  OTHER_COUNTS,
   RANK,
   TEMPO,
   TURN,
@@ -25,86 +30,105 @@ import {
   withFields,
 } from './figure-fields.ts';
 
-const NO_LEVEL = '-';
+const NONE = '-';
+const SPLITS = optionsOf({ [NONE]: 'as the dance', straight: 'straight', swung: 'swung' });
 
 interface FigureFieldsFormProps {
   readonly figure: Pattern;
+  readonly dance: Dance;
   save(next: Pattern): void;
   close(): void;
 }
 
-/** A name of its own, and lines that can be read. */
-function formOf(lines: readonly FigureLine[], names: FigureNames) {
-  return z
-    .object({
-      name: z.string().trim().min(1, 'A figure has a name.').max(200),
-      level: z.string(),
-      needs: z.array(z.string()),
-      lookalikes: z.array(z.string()),
-      lines: z.record(z.string(), z.string()),
-    })
-    .superRefine((values, found) => {
-      for (const { key, read } of lines)
-        if (!read(values.lines[key] ?? '', names))
-          found.addIssue({ code: 'custom', path: ['lines', key], message: 'This is not understood.' });
-    });
+/** Everything that is said of a figure in a line, by who may be asked for it. */
+export function linesOf({ kind }: Pattern, { floor }: Dance): readonly FigureLine[] {
+  const isPractised = kind === 'drill' || kind === 'quality';
+  return [
+    ...[ALIASES, VARIANT, RANK, CALL, CYCLE, OTHER_COUNTS, TURN],
+    ...(floor === 'line' ? [ALIGN] : []),
+    ...[TEMPO, MINUTES],
+    ...(isPractised ? [CLAPS, GRADES] : []),
+  ];
 }
 
-/** The name of a figure, its level, what it needs and looks like, and what else is said of it in a line. */
-export function FigureFieldsForm({ figure, save, close }: FigureFieldsFormProps) {
+/** What is chosen, picked or ticked: the other fields of the form. */
+const chosen = z.object({
+  name: z.string().trim().min(1, 'A figure has a name.').max(200),
+  kind: z.enum(['basic', 'pattern', 'turn', 'drill', 'quality']),
+  level: z.string(),
+  split: z.enum([NONE, 'straight', 'swung']),
+  needs: z.array(z.string()),
+  lookalikes: z.array(z.string()),
+  elements: z.array(z.string()),
+  over: z.array(z.string()),
+  overTwoLessons: z.boolean(),
+});
+type Chosen = z.output<typeof chosen>;
+
+function formOf(lines: readonly FigureLine[], around: Around) {
+  return chosen.extend({ lines: z.record(z.string(), z.string()) }).superRefine((values, found) => {
+    for (const { key, read } of lines) {
+      const line = read(values.lines[key] ?? '', around);
+      if (!line.ok) found.addIssue({ code: 'custom', path: ['lines', key], message: line.fault });
+    }
+  });
+}
+
+/** The name of a figure, its level, what it needs and looks like, and what else is said of it. */
+export function FigureFieldsForm({ figure, dance, save, close }: FigureFieldsFormProps) {
   const { library } = useCourse();
   const others = [...library.patterns.values()].filter(({ id }) => id !== figure.id);
-  const names = figureNames(others);
-  const isOnLine = library.dances.get(figure.dance)?.floor === 'line';
-  const lines = [ALIASES, VARIANT, RANK, MADE, CALL, TURN, ...(isOnLine ? [ALIGN] : []), TEMPO];
-  const form = useForm(formOf(lines, names), {
-    name: figure.name,
-    level: figure.level ?? NO_LEVEL,
-    needs: [...(figure.needs ?? [])],
-    lookalikes: [...(figure.lookalikes ?? [])],
-    lines: Object.fromEntries(lines.map(line => [line.key, line.print(figure, names)])),
+  const around: Around = { names: figureNames(others), figure, dance };
+  const lines = linesOf(figure, dance);
+  const form = useForm(formOf(lines, around), {
+    ...chosenOf(figure),
+    lines: Object.fromEntries(lines.map(line => [line.key, line.print(figure, around.names)])),
   });
   const { control, register, formState } = form;
   const { errors } = formState;
-  const levels = [...library.levels.values()]
-    .filter(({ dance }) => dance === figure.dance)
-    .map(({ id, name }) => ({ value: id, words: name }));
-  const figures = useMemo(
-    () => [...library.patterns.values()].map(({ id, name }) => ({ value: id, words: name })),
-    [library],
-  ).filter(({ value }) => value !== figure.id);
+  const figures = others.map(({ id, name }) => ({ value: id, words: name }));
   const submit = form.handleSubmit(({ lines: texts, ...values }) => {
-    const whole = withFields(withValues(figure, values), lines, names, ({ key }) => texts[key] ?? '');
-    if (whole) save(whole);
+    const whole = withFields(withChosen(figure, values), lines, around, ({ key }) => texts[key] ?? '');
+    if (whole.ok) save(whole.value);
   });
+  const choice = (name: 'kind' | 'level' | 'split', label: string, among: readonly Option<string>[]) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => <Choice label={label} value={field.value} among={among} set={field.onChange} />}
+    />
+  );
+  const pick = (
+    name: 'needs' | 'lookalikes' | 'elements' | 'over',
+    label: string,
+    among: readonly Option<string>[],
+  ) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <Pick label={label} among={among} value={field.value} set={field.onChange} many={name !== 'over'} />
+      )}
+    />
+  );
   return (
     <chakra.form onSubmit={submit} noValidate display="grid" gap="2">
       <UnsavedGuard isDirty={formState.isDirty && !formState.isSubmitSuccessful} />
       <TextField label="Name" autoFocus fault={errors.name?.message} {...register('name')} />
+      {choice('kind', 'Kind', KINDS)}
+      {choice('level', 'Level', levelsOf(library, dance))}
+      {choice('split', 'Beats are split', SPLITS)}
+      {pick('needs', 'Needs first', figures)}
+      {pick('lookalikes', 'Looks like', figures)}
+      {pick('elements', 'Brings along, of the studio’s own elements', elementsOf(library, dance))}
+      {pick('over', 'Practised over', figures)}
       <Controller
         control={control}
-        name="level"
+        name="overTwoLessons"
         render={({ field }) => (
-          <Choice
-            label="Level"
-            value={field.value}
-            among={[{ value: NO_LEVEL, words: 'No level' }, ...levels]}
-            set={field.onChange}
-          />
-        )}
-      />
-      <Controller
-        control={control}
-        name="needs"
-        render={({ field }) => (
-          <Pick label="Needs first" among={figures} value={field.value} set={field.onChange} many />
-        )}
-      />
-      <Controller
-        control={control}
-        name="lookalikes"
-        render={({ field }) => (
-          <Pick label="Looks like" among={figures} value={field.value} set={field.onChange} many />
+          <Tick isOn={field.value} set={field.onChange}>
+            Over two lessons: its pieces first, joined the lesson after
+          </Tick>
         )}
       />
       {lines.map(({ key, word }) => (
@@ -125,20 +149,52 @@ export function FigureFieldsForm({ figure, save, close }: FigureFieldsFormProps)
   );
 }
 
-interface FormValues {
-  readonly name: string;
-  readonly level: string;
-  readonly needs: readonly string[];
-  readonly lookalikes: readonly string[];
+function levelsOf({ levels }: Library, dance: Dance): readonly Option<string>[] {
+  const own = [...levels.values()].filter(level => level.dance === dance.id);
+  return [{ value: NONE, words: 'No level' }, ...own.map(({ id, name }) => ({ value: id, words: name }))];
 }
 
-function withValues(figure: Pattern, { name, level, needs, lookalikes }: FormValues): Pattern {
-  const { level: _level, needs: _needs, lookalikes: _lookalikes, ...rest } = figure;
+function elementsOf({ elements }: Library, dance: Dance): readonly Option<string>[] {
+  return [...elements.values()]
+    .filter(element => (element.dance ?? dance.id) === dance.id)
+    .map(({ id, name }) => ({ value: id, words: name }));
+}
+
+function chosenOf(figure: Pattern): Chosen {
+  const { name, kind, level, split, needs = [], lookalikes = [], elements = [], over } = figure;
   return {
-    ...rest,
-    name,
-    ...(level !== NO_LEVEL && { level }),
-    ...(needs.length > 0 && { needs }),
-    ...(lookalikes.length > 0 && { lookalikes }),
+    ...{ name, kind, level: level ?? NONE, split: split ?? NONE },
+    ...{ needs: [...needs], lookalikes: [...lookalikes], elements: [...elements] },
+    over: over === undefined ? [] : [over],
+    overTwoLessons: figure.overTwoLessons ?? false,
   };
 }
+
+function withChosen(figure: Pattern, values: Chosen): Pattern {
+  const {
+    level: _l,
+    split: _s,
+    needs: _n,
+    lookalikes: _k,
+    elements: _e,
+    over: _o,
+    overTwoLessons: _t,
+    ...rest
+  } = figure;
+  const [over] = values.over;
+  return {
+    ...rest,
+    name: values.name,
+    kind: values.kind,
+    ...(values.level !== NONE && { level: values.level }),
+    ...(values.split !== NONE && { split: values.split }),
+    ...(values.needs.length > 0 && { needs: values.needs }),
+    ...(values.lookalikes.length > 0 && { lookalikes: values.lookalikes }),
+    ...(values.elements.length > 0 && { elements: values.elements }),
+    ...(over !== undefined && { over }),
+    ...(values.overTwoLessons && { overTwoLessons: true }),
+  };
+}
+
+/** The fields that the form itself chooses. */
+export const CHOSEN_FIELDS: readonly string[] = Object.keys(chosen.shape);

@@ -1,25 +1,40 @@
-import type { Pattern } from '@map-step/core';
+import { type Dance, type Pattern, patternSchema } from '@map-step/core';
 import { expect, test } from 'vitest';
 import {
   ALIASES,
   ALIGN,
+  type Around,
   CALL,
+  CLAPS,
+  CYCLE,
+  type FigureLine,
   figureNames,
-  MADE,
+  GRADES,
+  MINUTES,
+  OTHER_COUNTS,
   RANK,
   TEMPO,
   TURN,
   VARIANT,
   withFields,
 } from './figure-fields.ts';
+import { CHOSEN_FIELDS, linesOf } from './figure-fields-form.tsx';
 
-const figure: Pattern = { id: 'a', dance: 'd', name: 'A', kind: 'basic', turn: 90, align: [0] };
+const dance: Dance = {
+  ...{ id: 'd', name: 'Quay', roles: 'solo', beatsPerBar: 4, countCycle: 6, slow: 2, quick: 1 },
+  ...{ split: 'straight', phrase: 8, tempo: [], floor: 'line', holds: [] },
+};
+const figure: Pattern = {
+  ...{ id: 'a', dance: 'd', name: 'A', kind: 'drill', turn: 90, align: [0], rhythm: '&1 2 3', beats: 3 },
+  parts: { solo: 'L back, R replace, L fwd, R fwd' },
+};
 const names = figureNames([
   { ...figure, id: 'wrap', name: 'Wrap' },
-  { ...figure, id: 'unwrap-2', name: 'Unwrap to the left' },
+  { ...figure, id: 'unwrap-2', name: 'Unwrap, to the left' },
   { ...figure, id: 'unwrap', name: 'Unwrap' },
 ]);
-const fields = [ALIASES, VARIANT, RANK, MADE, CALL, TURN, ALIGN, TEMPO];
+const around: Around = { names, figure, dance };
+const fields = linesOf(figure, dance);
 
 test('what is printed reads back', () => {
   const whole: Pattern = {
@@ -28,52 +43,102 @@ test('what is printed reads back', () => {
     variantWhy: 'ending',
     rank: 2,
     aliases: [{ name: 'Home step', school: 'Harbour hall' }],
-    made: [
-      { pattern: 'wrap', times: 2, from: 0, to: 3 },
-      { pattern: 'unwrap-2', to: 4 },
-      { pattern: 'unwrap' },
-    ],
-    call: ['pier', null, 'two'],
+    call: ['pier', null, 'two', 'three'],
     align: [-45, 45],
     tempo: [
       { min: 100, max: 124 },
       { min: 60, max: 60 },
     ],
+    cycle: 8,
+    otherCounts: [{ school: 'Harbour hall', rhythm: '1 2 &3', beats: 3 }],
+    minutes: 7.5,
+    claps: '1 2 3',
+    grades: ['slowly', 'with music'],
   };
-  expect(withFields(whole, fields, names, field => field.print(whole, names))).toEqual(whole);
+  const read = withFields(whole, fields, { ...around, figure: whole }, field => field.print(whole, names));
+  expect(read.ok && read.value).toEqual(whole);
 });
 
-test('figures stand by the house’s names, whatever their case', () => {
-  expect(MADE.print({ ...figure, made: [{ pattern: 'wrap', times: 2 }] }, names)).toBe('Wrap x2');
-  expect(VARIANT.read('WRAP, ending', names)).toEqual({ variantOf: 'wrap', variantWhy: 'ending' });
+test('figures stand by the house’s names, whatever their case, and with a comma in them', () => {
+  const read = (text: string) => VARIANT.read(text, around);
+  expect(read('WRAP, ending')).toEqual({ ok: true, value: { variantOf: 'wrap', variantWhy: 'ending' } });
+  expect(read('Unwrap, to the left')).toEqual({ ok: true, value: { variantOf: 'unwrap-2' } });
 });
 
 test('a variant that is none any more loses its reason too', () => {
   const variant: Pattern = { ...figure, variantOf: 'wrap', variantWhy: 'school' };
-  expect(withFields(variant, [VARIANT], names, () => '')).toEqual(figure);
+  const read = withFields(variant, [VARIANT], around, () => '');
+  expect(read.ok && read.value).toEqual(figure);
 });
 
 test('an empty line takes the field away', () => {
-  expect(withFields(figure, fields, names, () => '')).toEqual({
-    id: 'a',
-    dance: 'd',
-    name: 'A',
-    kind: 'basic',
-  });
+  const { turn: _, align: __, ...rest } = figure;
+  const read = withFields(figure, fields, around, () => '');
+  expect(read.ok && read.value).toEqual(rest);
 });
 
-test.each([
-  [TURN, '90 90'],
-  [TURN, 'left'],
-  [ALIGN, '0, x'],
-  [TEMPO, '124-100'],
-  [TEMPO, 'fast'],
-  [ALIASES, 'Home step'],
-  [MADE, 'Wrap twice'],
-  [VARIANT, 'wrap because'],
-  [VARIANT, 'Wrap, because'],
-  [MADE, 'Wrap, Nowhere'],
-  [RANK, 'first'],
-])('a line that cannot be read is no figure: %#', (field, text) => {
-  expect(withFields(figure, [field], names, () => text)).toBeUndefined();
+test.each<[FigureLine, string, string]>([
+  [TURN, '90 90', '“90 90” is not a number of degrees; write -90 for a quarter right'],
+  [TURN, 'left', '“left” is not a number of degrees; write -90 for a quarter right'],
+  [TURN, '12.5', '“12.5” is not a number of degrees; write -90 for a quarter right'],
+  [ALIGN, '0, x', '“x” is not a number of degrees; write -45, 0 for to the wall and along the line'],
+  [TEMPO, '124-100', '124-100 falls: write the slower number first'],
+  [TEMPO, 'fast', '“fast” is not a tempo; write 100-124, or 100-124, 124-140'],
+  [TEMPO, '0-100', '0-100 falls: write the slower number first'],
+  [ALIASES, 'Home step', '“Home step” does not say who calls it so; write Home step @ their school'],
+  [VARIANT, 'wrap because', '“wrap because” is no figure of the house'],
+  [VARIANT, 'Wrap, because', '“because” is no reason; write easier, harder, ending, tempo, school'],
+  [VARIANT, 'Nowhere, ending', '“Nowhere” is no figure of the house'],
+  [RANK, 'first', '“first” is not a rank; write 1 for the easiest form'],
+  [CALL, 'pier two', '2 syllables for 4 steps: write one a step, - where nothing is said'],
+  [CALL, 'a b c d e', '5 syllables for 4 steps: write one a step, - where nothing is said'],
+  [CYCLE, 'eight', '“eight” is not a count; write 8 for a figure of eights'],
+  [CYCLE, '0', '0 is not a count; write a number from 1 on'],
+  [OTHER_COUNTS, '1 2 &3', '“1 2 &3” does not say whose count it is; write Harbour hall: 1 2 &3'],
+  [OTHER_COUNTS, 'Hall: 1 2', 'Hall: 1 2 has 2 counts, the figure 4: name each of its counts'],
+  [OTHER_COUNTS, 'Hall: 1 1', expect.stringMatching(/^Hall: /)],
+  [OTHER_COUNTS, 'Hall: 1 2 x', expect.stringMatching(/^Hall: .*"x" is not part of a rhythm/)],
+  [OTHER_COUNTS, 'Hall: 1 2 &3 (1/5 beats)', '“1/5” is not a number of beats'],
+  [MINUTES, 'ten', '“ten” is not a number of minutes; write 7 or 7.5'],
+  [MINUTES, '7.55', '“7.55” is not a number of minutes; write 7 or 7.5'],
+  [CLAPS, '1 9', expect.stringMatching(/9 is not a count from 1 to 6/)],
+  [CLAPS, 'clap', expect.stringMatching(/is not part of a rhythm/)],
+])('a line that cannot be read says what is wrong and what would be right: %#', (field, text, message) => {
+  expect(field.read(text, around)).toEqual({ ok: false, fault: message });
+});
+
+test('the faults of all lines are told under their fields, and nothing is taken', () => {
+  const read = withFields(figure, [TURN, RANK, GRADES], around, ({ key }) =>
+    key === 'grades' ? 'slowly' : 'x',
+  );
+  expect(read.ok ? [] : [...read.fault.keys()]).toEqual(['turn', 'rank']);
+});
+
+/** Typed on the sheet itself: the rhythm, the cells, the holds, the pieces, the tracks, the notes. */
+const ON_THE_SHEET = [
+  'rhythm',
+  'beats',
+  'parts',
+  'entry',
+  'exit',
+  'holds',
+  'cuts',
+  'made',
+  'tracks',
+  'marks',
+];
+/** Made with the figure, and never changed. */
+const FIXED = ['id', 'dance'];
+
+test('every field that the format has can be typed on the page', () => {
+  const typed = [
+    ...ON_THE_SHEET,
+    ...CHOSEN_FIELDS,
+    ...fields.flatMap(({ key, also }) => [key, ...(also ? [also] : [])]),
+  ];
+  expect(typed.toSorted()).toEqual(
+    Object.keys(patternSchema.shape)
+      .filter(key => !FIXED.includes(key))
+      .sort(),
+  );
 });

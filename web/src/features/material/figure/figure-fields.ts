@@ -1,21 +1,40 @@
 // The fields of a figure that are written as one line of text, and how that line is read.
-import type { Pattern } from '@map-step/core';
+import {
+  type Dance,
+  failure,
+  type Pattern,
+  parseBeats,
+  type Result,
+  readFigure,
+  success,
+} from '@map-step/core';
 
 export interface FigureLine {
-  readonly key: 'aliases' | 'variantOf' | 'rank' | 'made' | 'call' | 'turn' | 'align' | 'tempo';
+  readonly key: LineKey;
   /** A second field that the line holds. */
   readonly also?: 'variantWhy';
   readonly word: string;
   print(pattern: Pattern, figures: FigureNames): string;
-  /** Undefined for a line that cannot be read. */
-  read(text: string, figures: FigureNames): Partial<Pattern> | undefined;
+  /** A fault says what is wrong and what would be right. */
+  read(text: string, around: Around): Result<Partial<Pattern>, string>;
 }
+
+type LineKey =
+  | ('aliases' | 'variantOf' | 'rank' | 'call' | 'turn' | 'align' | 'tempo' | 'cycle' | 'otherCounts')
+  | ('minutes' | 'claps' | 'grades');
 
 /** How the house calls its figures: in these lines they stand by name. */
 export interface FigureNames {
   nameOf(id: string): string;
   /** Whatever the case of the letters; undefined for a name that no figure has. */
   idOf(name: string): string | undefined;
+}
+
+/** What a line is read against: the other figures, and this one as it stands. */
+export interface Around {
+  readonly names: FigureNames;
+  readonly figure: Pattern;
+  readonly dance: Dance;
 }
 
 /** The names of these figures. Of two with one name the first is meant. */
@@ -29,20 +48,29 @@ export function figureNames(patterns: Iterable<Pattern>): FigureNames {
   return { nameOf: id => names.get(id) ?? id, idOf: name => ids.get(name.trim().toLowerCase()) };
 }
 
-const numbersIn = (text: string) =>
-  text
-    .split(/[\s,]+/)
-    .filter(Boolean)
-    .map(Number);
-const areWhole = (numbers: readonly number[]) => numbers.every(Number.isInteger);
+const splitAt = (text: string, by: string) => text.split(by).flatMap(one => one.trim() || []);
+
+/** One whole number, or none. */
+function wholeOf(text: string, what: string): Result<number | undefined, string> {
+  const [first, ...more] = text.split(/[\s,]+/).filter(Boolean);
+  if (first === undefined) return success(undefined);
+  if (more.length > 0 || !/^[+-]?\d+$/.test(first)) return failure(`“${text.trim()}” is not ${what}`);
+  return success(Number(first));
+}
 
 export const CALL: FigureLine = {
   key: 'call',
   word: 'Spelled call, a syllable a step; - for none',
   print: ({ call }) => (call ?? []).map(syllable => syllable ?? '-').join(' '),
-  read: text => {
+  read: (text, { figure, dance }) => {
     const call = text.split(/\s+/).filter(Boolean);
-    return call.length === 0 ? {} : { call: call.map(syllable => (syllable === '-' ? null : syllable)) };
+    if (call.length === 0) return success({});
+    const steps = readFigure(figure, dance).figure.parts[0]?.steps.length ?? 0;
+    if (steps > 0 && call.length !== steps)
+      return failure(
+        `${call.length} syllables for ${steps} steps: write one a step, - where nothing is said`,
+      );
+    return success({ call: call.map(syllable => (syllable === '-' ? null : syllable)) });
   },
 };
 
@@ -51,9 +79,8 @@ export const TURN: FigureLine = {
   word: 'The couple’s turn in degrees, left +; empty: as the leader turns',
   print: ({ turn }) => (turn === undefined ? '' : String(turn)),
   read: text => {
-    const turns = numbersIn(text);
-    if (turns.length > 1 || !areWhole(turns)) return undefined;
-    return turns[0] === undefined ? {} : { turn: turns[0] };
+    const turn = wholeOf(text, 'a number of degrees; write -90 for a quarter right');
+    return turn.ok ? success(turn.value === undefined ? {} : { turn: turn.value }) : turn;
   },
 };
 
@@ -62,9 +89,11 @@ export const ALIGN: FigureLine = {
   word: 'May start at degrees to the line of dance, left +',
   print: ({ align }) => (align ?? []).join(', '),
   read: text => {
-    const align = numbersIn(text);
-    if (!areWhole(align)) return undefined;
-    return align.length === 0 ? {} : { align };
+    const written = text.split(/[\s,]+/).filter(Boolean);
+    const odd = written.find(one => !/^[+-]?\d+$/.test(one));
+    if (odd !== undefined)
+      return failure(`“${odd}” is not a number of degrees; write -45, 0 for to the wall and along the line`);
+    return success(written.length === 0 ? {} : { align: written.map(Number) });
   },
 };
 
@@ -73,15 +102,14 @@ export const TEMPO: FigureLine = {
   word: 'Tempo of its own in beats a minute, such as 100-124',
   print: ({ tempo }) => (tempo ?? []).map(({ min, max }) => `${min}-${max}`).join(', '),
   read: text => {
-    const ranges = text
-      .split(',')
-      .map(range => range.trim())
-      .filter(Boolean);
-    const read = ranges.map(range => /^(\d+)\s*-\s*(\d+)$/.exec(range));
-    if (read.some(found => found === null || Number(found[1]) > Number(found[2]))) return undefined;
-    return ranges.length === 0
-      ? {}
-      : { tempo: read.map(found => ({ min: Number(found?.[1]), max: Number(found?.[2]) })) };
+    const ranges = splitAt(text, ',');
+    const tempo = ranges.map(range => /^(\d+)\s*[-–]\s*(\d+)$/.exec(range));
+    const odd = ranges.find((_, index) => !tempo[index]);
+    if (odd !== undefined) return failure(`“${odd}” is not a tempo; write 100-124, or 100-124, 124-140`);
+    const bands = tempo.map(found => ({ min: Number(found?.[1]), max: Number(found?.[2]) }));
+    const falling = bands.find(({ min, max }) => min > max || min < 1);
+    if (falling) return failure(`${falling.min}-${falling.max} falls: write the slower number first`);
+    return success(bands.length === 0 ? {} : { tempo: bands });
   },
 };
 
@@ -90,19 +118,17 @@ export const ALIASES: FigureLine = {
   word: 'Other names, as: Home step @ Harbour hall; Swap @ juniors',
   print: ({ aliases }) => (aliases ?? []).map(({ name, school }) => `${name} @ ${school}`).join('; '),
   read: text => {
-    const names = text
-      .split(';')
-      .map(one => one.trim())
-      .filter(Boolean);
+    const names = splitAt(text, ';');
     const read = names.map(one => /^(.+?)\s*@\s*(.+)$/.exec(one));
-    if (read.some(found => found === null)) return undefined;
+    const odd = names.find((_, index) => !read[index]);
+    if (odd !== undefined)
+      return failure(`“${odd}” does not say who calls it so; write ${odd} @ their school`);
     const aliases = read.map(found => ({ name: found?.[1] ?? '', school: found?.[2] ?? '' }));
-    return aliases.length === 0 ? {} : { aliases };
+    return success(aliases.length === 0 ? {} : { aliases });
   },
 };
 
 const WHYS = ['easier', 'harder', 'ending', 'tempo', 'school'] as const;
-const VARIANT_LINE = /^(.+?)(?:,\s*(easier|harder|ending|tempo|school))?$/;
 
 export const VARIANT: FigureLine = {
   key: 'variantOf',
@@ -110,14 +136,17 @@ export const VARIANT: FigureLine = {
   word: 'Variant of which figure, and why: easier, harder, ending, tempo or school, as: Wrap, ending',
   print: ({ variantOf, variantWhy }, { nameOf }) =>
     [variantOf && nameOf(variantOf), variantWhy].filter(Boolean).join(', '),
-  read: (text, { idOf }) => {
+  read: (text, { names: { idOf } }) => {
     const line = text.trim();
-    if (line === '') return {};
-    const [, name = '', variantWhy] = VARIANT_LINE.exec(line) ?? [];
+    if (line === '') return success({});
+    const whole = idOf(line);
+    if (whole !== undefined) return success({ variantOf: whole });
+    const [, name = '', reason = ''] = /^(.+),\s*(\S+)$/.exec(line) ?? [];
     const variantOf = idOf(name);
-    if (variantOf === undefined) return undefined;
-    const why = WHYS.find(one => one === variantWhy);
-    return { variantOf, ...(why && { variantWhy: why }) };
+    if (variantOf === undefined) return failure(`“${name || line}” is no figure of the house`);
+    const variantWhy = WHYS.find(one => one === reason);
+    if (!variantWhy) return failure(`“${reason}” is no reason; write ${WHYS.join(', ')}`);
+    return success({ variantOf, variantWhy });
   },
 };
 
@@ -126,62 +155,128 @@ export const RANK: FigureLine = {
   word: 'Its rank among the forms of a figure: the easy form has the least',
   print: ({ rank }) => (rank === undefined ? '' : String(rank)),
   read: text => {
-    const ranks = numbersIn(text);
-    if (ranks.length > 1 || !areWhole(ranks)) return undefined;
-    return ranks[0] === undefined ? {} : { rank: ranks[0] };
+    const rank = wholeOf(text, 'a rank; write 1 for the easiest form');
+    return rank.ok ? success(rank.value === undefined ? {} : { rank: rank.value }) : rank;
   },
 };
 
-/** `Wrap x2 0-3`: danced twice, from its event 0 up to its event 3. */
-const PART_OF = /^(.+?)(?:\s+x(\d+))?(?:\s+(\d*)-(\d*))?$/;
+export const CYCLE: FigureLine = {
+  key: 'cycle',
+  word: 'Counted up to, where it is not the dance’s own count',
+  print: ({ cycle }) => (cycle === undefined ? '' : String(cycle)),
+  read: text => {
+    const cycle = wholeOf(text, 'a count; write 8 for a figure of eights');
+    if (!cycle.ok) return cycle;
+    if (cycle.value === undefined) return success({});
+    return cycle.value >= 1 && cycle.value <= 1000
+      ? success({ cycle: cycle.value })
+      : failure(`${cycle.value} is not a count; write a number from 1 on`);
+  },
+};
 
-export const MADE: FigureLine = {
-  key: 'made',
-  word: 'Made of these figures one after the other, as: Wrap x2, Unwrap',
-  print: ({ made }, { nameOf }) =>
-    (made ?? [])
-      .map(({ pattern, times, from, to }) => {
-        const range = from === undefined && to === undefined ? [] : [`${from ?? ''}-${to ?? ''}`];
-        return [nameOf(pattern), ...(times === undefined ? [] : [`x${times}`]), ...range].join(' ');
-      })
-      .join(', '),
-  read: (text, { idOf }) => {
-    const parts = text
-      .split(',')
-      .map(one => one.trim())
-      .filter(Boolean);
-    const read = parts.map(one => PART_OF.exec(one));
-    if (read.some(found => idOf(found?.[1] ?? '') === undefined)) return undefined;
-    const made = read.map(found => {
-      const [, name = '', times, from, to] = found ?? [];
-      return {
-        pattern: idOf(name) ?? '',
-        ...(times && { times: Number(times) }),
-        ...(from && { from: Number(from) }),
-        ...(to && { to: Number(to) }),
+export const OTHER_COUNTS: FigureLine = {
+  key: 'otherCounts',
+  word: 'Counted by another school, as: Harbour hall: 1 2 &3 (3 beats)',
+  print: ({ otherCounts }) =>
+    (otherCounts ?? [])
+      .map(
+        ({ school, rhythm, beats }) =>
+          `${school}: ${rhythm}${beats === undefined ? '' : ` (${beats} beats)`}`,
+      )
+      .join('; '),
+  read: (text, { figure, dance }) => {
+    const schools = splitAt(text, ';');
+    const counts: NonNullable<Pattern['otherCounts']>[number][] = [];
+    for (const line of schools) {
+      const [, school = '', rhythm = '', beats] =
+        /^([^:]+):\s*(.+?)(?:\s*\(\s*([\d/]+)\s*beats?\s*\))?$/.exec(line) ?? [];
+      if (school === '')
+        return failure(`“${line}” does not say whose count it is; write Harbour hall: 1 2 &3`);
+      if (beats !== undefined && !parseBeats(beats).ok) return failure(`“${beats}” is not a number of beats`);
+      const count = {
+        school: school.trim(),
+        rhythm,
+        ...(beats && { beats: /^\d+$/.test(beats) ? Number(beats) : beats }),
       };
-    });
-    return made.length === 0 ? {} : { made };
+      const fault = countsFault(figure, dance, count);
+      if (fault) return failure(`${school.trim()}: ${fault}`);
+      counts.push(count);
+    }
+    return success(counts.length === 0 ? {} : { otherCounts: counts });
   },
 };
 
-/** A pattern with these lines in place of what it had; undefined where one of them cannot be read. */
+/** What is wrong with the count of another school: it cannot be read, or has other events than the figure. */
+function countsFault(
+  figure: Pattern,
+  dance: Dance,
+  { rhythm, beats }: NonNullable<Pattern['otherCounts']>[number],
+): string | undefined {
+  const { otherCounts: _, beats: _beats, ...rest } = figure;
+  const own = readFigure(figure, dance).figure.parts[0]?.rhythm.events.length ?? 0;
+  const reading = readFigure({ ...rest, rhythm, ...(beats !== undefined && { beats }) }, dance);
+  const fault = reading.faults.find(({ code }) => code === 'rhythm');
+  if (fault) return fault.message;
+  const other = reading.figure.parts[0]?.rhythm.events.length ?? 0;
+  return other === own
+    ? undefined
+    : `${rhythm} has ${other} counts, the figure ${own}: name each of its counts`;
+}
+
+export const MINUTES: FigureLine = {
+  key: 'minutes',
+  word: 'Minutes to teach it; empty: as they are computed',
+  print: ({ minutes }) => (minutes === undefined ? '' : String(minutes)),
+  read: text => {
+    const written = text.trim();
+    if (written === '') return success({});
+    return /^\d{1,3}(?:\.\d)?$/.test(written)
+      ? success({ minutes: Number(written) })
+      : failure(`“${written}” is not a number of minutes; write 7 or 7.5`);
+  },
+};
+
+export const CLAPS: FigureLine = {
+  key: 'claps',
+  word: 'What is clapped to it, as a rhythm',
+  print: ({ claps }) => claps ?? '',
+  read: (text, { figure, dance }) => {
+    const claps = text.trim();
+    if (claps === '') return success({});
+    const { beats: _, ...rest } = figure;
+    const fault = readFigure({ ...rest, rhythm: claps }, dance).faults.find(({ code }) => code === 'rhythm');
+    return fault ? failure(fault.message) : success({ claps });
+  },
+};
+
+export const GRADES: FigureLine = {
+  key: 'grades',
+  word: 'Grades of a drill, from easy to hard, with ; between them',
+  print: ({ grades }) => (grades ?? []).join('; '),
+  read: text => {
+    const grades = splitAt(text, ';');
+    return success(grades.length === 0 ? {} : { grades });
+  },
+};
+
+/** A pattern with these lines in place of what it had; the faults under their keys where some cannot be read. */
 export function withFields(
   pattern: Pattern,
   fields: readonly FigureLine[],
-  figures: FigureNames,
+  around: Around,
   textOf: (field: FigureLine) => string,
-): Pattern | undefined {
+): Result<Pattern, ReadonlyMap<LineKey, string>> {
+  const faults = new Map<LineKey, string>();
   let next = pattern;
   for (const field of fields) {
-    const read = field.read(textOf(field), figures);
-    if (!read) return undefined;
-    next = { ...without(without(next, field.key), field.also ?? field.key), ...read };
+    const read = field.read(textOf(field), around);
+    if (read.ok) next = { ...without(without(next, field.key), field.also ?? field.key), ...read.value };
+    else faults.set(field.key, read.fault);
   }
-  return next;
+  return faults.size > 0 ? failure(faults) : success(next);
 }
 
-function without(pattern: Pattern, key: FigureLine['key'] | 'variantWhy'): Pattern {
+function without(pattern: Pattern, key: LineKey | 'variantWhy'): Pattern {
   const { [key]: _, ...rest } = pattern;
   return rest;
 }

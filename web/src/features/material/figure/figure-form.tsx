@@ -32,6 +32,7 @@ export function FigureForm({ editing }: { editing: FigureEditing }) {
       {isOpen ? (
         <FigureFieldsForm
           figure={pattern}
+          dance={editing.reading.figure.dance}
           save={next => {
             put(editing, pattern, next);
             open(false);

@@ -3,7 +3,6 @@ import {
   barsPerMinute,
   type Figure,
   figureClosure,
-  figureJoins,
   figureLinks,
   figureName,
   figureRoute,
@@ -11,6 +10,7 @@ import {
   findDanceRoutes,
   findWayBack,
   type Library,
+  linksOnOtherFoot,
   printBeats,
   secondsAt,
   shortestStepMs,
@@ -24,6 +24,7 @@ import { Group } from '../../../ui/group.tsx';
 import { NumberField } from '../../../ui/number-field.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
 import { useCourse } from '../../course/course-context.ts';
+import { Joins } from './joins.tsx';
 
 const DEFAULT_SHORTEST_MS = 250;
 const MANY = 6;
@@ -145,21 +146,13 @@ function facingWords(figure: Figure, facing: number | null, turn: number): strin
 function Around({ figure }: { figure: Figure }) {
   const { library } = useCourse();
   const { after, before } = useMemo(() => figureLinks(library, figure), [library, figure]);
-  const joins = useMemo(() => figureJoins(library, figure), [library, figure]);
+  const onOther = useMemo(() => linksOnOtherFoot(library, figure), [library, figure]);
   return (
     <Group title="What may stand around it">
       <FigureLinks word="After it" ids={after} />
       <FigureLinks word="Before it" ids={before} />
-      {joins.length > 0 && (
-        <div>
-          <Label>Its halves also join: </Label>
-          {joins.slice(0, MANY).map(({ head, tail }) => (
-            <p key={`${head.figure.pattern.id} ${head.event} ${tail.figure.pattern.id}`}>
-              {head.figure.pattern.name}, then the end of {tail.figure.pattern.name}
-            </p>
-          ))}
-        </div>
-      )}
+      {onOther.length > 0 && <FigureLinks word="After it on the other foot" ids={onOther} />}
+      <Joins figure={figure} />
       <Route figure={figure} />
       <ShortTurn figure={figure} library={library} />
     </Group>

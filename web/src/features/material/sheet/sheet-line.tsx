@@ -7,6 +7,7 @@ import {
   madeSpans,
   namedRuns,
   numberedCall,
+  otherSchools,
   type Pattern,
   type Role,
   type SheetCell,
@@ -89,6 +90,11 @@ function SheetHead({ figure, layout, range }: SheetHeadProps) {
     { way: 'words', title: 'In words', cells: line(({ step }) => wordsOf(first, step)) },
     { way: 'call', title: 'Call', cells: line(({ step }) => callOf(figure.pattern, step)) },
     { way: 'pieces', title: 'Read as', cells: pieceCells(figure, first, cells) },
+    ...otherSchools(figure).map(({ school, labels }) => ({
+      way: 'school',
+      title: school,
+      cells: line(({ event }) => labels[event] ?? ''),
+    })),
     { way: 'made', title: 'Made of', cells: madeCells(madeSpans(figure, library), cells) },
   ].map(one => ({ ...one, isHouse: one.way === studio.studio.counting }));
   return (
