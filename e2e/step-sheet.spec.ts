@@ -150,6 +150,11 @@ test('a figure of pieces with the last one changed, and the other side of a solo
   await page.reload();
   await told();
 
+  const director = await openAs(browser, 'Ottilie Marsh', '/courses/quickstep-1/material/side');
+  await director.getByRole('button', { name: 'Add it as a could' }).click();
+  await expect(director.getByRole('group', { name: 'Into Quickstep 1' })).toHaveCount(0);
+  await expect(director.getByRole('link', { name: /^Side/ })).toContainText('left out');
+
   await page.goto('/courses/tap-1/material/buffalo');
   await expect(page.getByRole('heading', { name: 'Buffalo', level: 2 })).toBeVisible();
   await page.keyboard.press('o');

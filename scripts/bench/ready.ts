@@ -15,12 +15,15 @@ export function benchReady(): void {
   const marks = items.flatMap(({ pattern }, item) =>
     candidates.flatMap((candidate, student) =>
       LAYERS.flatMap((layer, asked) =>
-        each(MARKERS, (by): Mark => ({
-          ...candidate,
-          ...{ id: `${item}-${student}-${asked}-${by}`, pattern, layer, by: `marker-${by}` },
-          mark: ((item + student + asked + by) % 4) as Mark['mark'],
-          at: '2026-03-09T19:00:00Z',
-        })),
+        each(
+          MARKERS,
+          (by): Mark => ({
+            ...candidate,
+            ...{ id: `${item}-${student}-${asked}-${by}`, pattern, layer, by: `marker-${by}` },
+            mark: ((item + student + asked + by) % 4) as Mark['mark'],
+            at: '2026-03-09T19:00:00Z',
+          }),
+        ),
       ),
     ),
   );

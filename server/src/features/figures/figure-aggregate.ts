@@ -21,7 +21,13 @@ export function figureAggregate(scope: StudioScope, id: string): Aggregate<Patte
 /** Only what the figure names, so that the cost is that of the figure, however large the library. */
 async function around(scope: StudioScope, figure: Pattern): Promise<Partial<StudioDocument>> {
   const { needs = [], lookalikes = [], made = [], variantOf, over } = figure;
-  const named = [...needs, ...lookalikes, ...made.flatMap(({ pattern, last }) => [pattern, last]), variantOf, over];
+  const named = [
+    ...needs,
+    ...lookalikes,
+    ...made.flatMap(({ pattern, last }) => [pattern, last]),
+    variantOf,
+    over,
+  ];
   const patterns = await listWithNeeds(scope, [...new Set(named.filter(id => id !== undefined))]);
   const all = [figure, ...patterns];
   const some = <Kind extends 'dances' | 'levels' | 'elements'>(

@@ -13,6 +13,7 @@ import { useCourse, usePlan } from '../course/course-context.ts';
 import { FigureForm } from './figure/figure-form.tsx';
 import { FigureMeaning } from './figure/figure-meaning.tsx';
 import { FigureNotes } from './figure/figure-notes.tsx';
+import { IntoCourse } from './figure/into-course.tsx';
 import { MadeNotice } from './figure/made-notice.tsx';
 import { NearestFigures } from './figure/nearest-figures.tsx';
 import { NeedsDrawing } from './figure/needs-drawing.tsx';
@@ -63,6 +64,7 @@ function OpenFigure({ id }: { id: string }) {
         <Unsaved editing={editing} />
         <StepSheet editing={editing} note={beginNote} />
         <MadeNotice editing={editing} />
+        <IntoCourse editing={editing} />
         <HoldForm editing={editing} />
         {figure.parts.length > 0 && <SheetFiles figure={figure} />}
       </div>
