@@ -7,6 +7,7 @@ import { parseStep, printStep, splitPart } from '../steps/step.ts';
 import { armStretches, checkArms } from './arms.ts';
 import { COUPLE_CASES, type CoupleCase } from './couple-cases.ts';
 import { type Couple, holdLines, readCouple } from './couple-time.ts';
+import { findDrift } from './drift.ts';
 import { readFigure } from './read-figure.ts';
 import { checkTogether, dancePoses } from './together.ts';
 import { turnsByEvent } from './turns.ts';
@@ -265,3 +266,42 @@ test('a figure without a part to dance has no couple', () => {
   );
   expect(readCouple(figure)).toBeUndefined();
 });
+
+test('a figure and its repeats agree: the drift of two is where two danced in a row end', () => {
+  const spot: Dance = { ...danceWith([CLOSED]), floor: 'spot', phrase: 8 };
+  const action = fc.constantFrom('fwd', 'back', 'side', 'diag-fwd', 'close');
+  const turn = fc.constantFrom('', '+45 ', '-90 ');
+  const step = fc.tuple(turn, action);
+  const walk = (rhythm: string, lead: string) =>
+    coupleOf(
+      {
+        ...{ id: 'a', dance: 'any', name: 'A', kind: 'basic', rhythm },
+        ...{ parts: { lead, follow: 'keep' }, entry: ['closed'], exit: 'closed' },
+      },
+      spot,
+    );
+  fc.assert(
+    fc.property(fc.tuple(step, step, step, step), steps => {
+      const lead = steps
+        .map(([turned, to], index) => `${index % 2 === 0 ? 'L' : 'R'} ${turned}${to}`)
+        .join(', ');
+      const drift = findDrift(walk('1 2 3 4', lead));
+      const twice = walk('1 2 3 4 5 6 7 8', `${lead}, ${lead}`);
+      const end = dancePoses(twice, holdLines(twice)[0]?.[0] ?? raise()).at(-1) ?? raise();
+      const middle = {
+        x: (end.lead.middle.x + end.follow.middle.x) / 2,
+        y: (end.lead.middle.y + end.follow.middle.y) / 2 - 0.15,
+      };
+      if (drift) {
+        expect(drift.times).toBe(2);
+        expect(middle.x).toBeCloseTo(-drift.left, 1);
+        expect(middle.y).toBeCloseTo(drift.ahead, 1);
+      } else expect(Math.hypot(middle.x, middle.y)).toBeLessThan(0.7);
+    }),
+    { seed: 23, numRuns: 150 },
+  );
+});
+
+function raise(): never {
+  throw new Error('nobody dances it');
+}
