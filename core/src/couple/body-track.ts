@@ -6,7 +6,7 @@ import {
   QUICK_SHARE,
   SMALL_SHARE,
   STEP_DIRECTIONS,
-  STEP_LENGTHS,
+  usualLength,
 } from '../floor/path.ts';
 import type { Dance } from '../model/document.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
@@ -23,8 +23,6 @@ export interface Body {
 
 /** Half of a step before the other foot takes the weight back where it was. */
 const ROCK_SHARE = 0.5;
-/** Going forward counts like going back: partners go together. */
-const LENGTH_OF: Readonly<Record<string, string>> = { fwd: 'back', 'diag-fwd': 'diag-back' };
 
 /** Somebody who stands on both feet. */
 export function standing(middle: Point, facing: number): Body {
@@ -81,7 +79,7 @@ export function stepMetres(dance: Dance, given: FigureStep, next: FigureStep | n
 
 /** Metres of an action where and as it is danced. */
 export function stepLength(dance: Dance, step: Step, time: FigureStep['time'], rocks: boolean): number {
-  const usual = dance.stepLengths?.[step.action] ?? STEP_LENGTHS[LENGTH_OF[step.action] ?? step.action] ?? 0;
+  const usual = usualLength(dance, step.action);
   const isQuick = time?.length != null && time.length < TICKS_PER_BEAT;
   const isSmall = step.qualifiers.includes('small');
   return usual * (isQuick ? QUICK_SHARE : 1) * (isSmall ? SMALL_SHARE : 1) * (rocks ? ROCK_SHARE : 1);

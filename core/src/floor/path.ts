@@ -154,8 +154,17 @@ function movedFeet(foot: Foot, weight: string): readonly ('L' | 'R')[] {
   return foot === 'B' ? ['L', 'R'] : [foot];
 }
 
+/** Partners go together: for them forward counts like back. */
+const PARTNERS_GO: Readonly<Record<Action, Action>> = { fwd: 'back', 'diag-fwd': 'diag-back' };
+
+/** Metres of an action, as the dance has it or as usual. */
+export function usualLength({ stepLengths, roles }: Dance, action: Action): number {
+  const like = roles === 'pair' ? (PARTNERS_GO[action] ?? action) : action;
+  return stepLengths?.[action] ?? STEP_LENGTHS[like] ?? 0;
+}
+
 function lengthOf(dance: Dance, step: Step, time: FigureStep['time']): number {
-  const usual = dance.stepLengths?.[step.action] ?? STEP_LENGTHS[step.action] ?? 0;
+  const usual = usualLength(dance, step.action);
   const isQuick = time?.length != null && time.length < TICKS_PER_BEAT;
   return usual * (isQuick ? QUICK_SHARE : 1) * (step.qualifiers.includes('small') ? SMALL_SHARE : 1);
 }

@@ -127,6 +127,17 @@ describe('a comparison in words', () => {
       '1–3 as in s, 4 new',
     );
   });
+  test('a figure that is counted through more than once is told by its measure', () => {
+    const sixteen = (changed: string) => {
+      const walk = ['L fwd', 'R fwd', 'L fwd', 'R close'];
+      const lead = [...walk, ...walk, ...walk.slice(0, 2), ...changed.split(', '), ...walk].join(', ');
+      const rhythm = '1 2 3 4 5 6 7 8 1 2 3 4 5 6 7 8';
+      return readWrittenFigure(figure('long', { rhythm, parts: { lead, follow: 'opposite' } }), dance).figure;
+    };
+    expect(comparisonInWords(sixteen('L kick, L tap'), sixteen('L fwd, R close'))).toBe(
+      'first eight, 1 to second eight, 2, second eight, 5–8 as in long, second eight, 3–4 new',
+    );
+  });
   test('runs of the same are broken by what lies between', () => {
     expect(
       sameRanges([

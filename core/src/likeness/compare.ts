@@ -1,7 +1,8 @@
 // Two figures compared count by count, role by role: the least-cost alignment of their steps (`align.ts`).
 import type { Dance, Role } from '../model/document.ts';
+import { TICKS_PER_BEAT } from '../model/units.ts';
 import type { Figure, FigurePart } from '../steps/figure.ts';
-import { findPart, stepCount } from '../steps/figure.ts';
+import { countTerms, findPart, stepCount } from '../steps/figure.ts';
 import { feetAgree } from '../steps/links.ts';
 import { otherFootForm } from '../steps/pieces.ts';
 import { type AlignedPair, align, type ComparedStep, comparedSteps } from './align.ts';
@@ -142,9 +143,33 @@ function missingRanges(ranges: readonly SameRange[], count: number): readonly Sa
   return missing;
 }
 
+/** Counts as a teacher says them; of a figure that is counted through more than once by its measure: `second eight, 3–4`. */
 function rangeInWords(figure: Figure, part: FigurePart, { from, to }: SameRange): string {
   const count = (index: number) => stepCount(figure, part, index);
-  return from === to ? count(from) : `${count(from)}–${count(to)}`;
+  const [begin, end] = [measureOf(figure, part, from), measureOf(figure, part, to)];
+  if (begin === undefined || end === undefined)
+    return from === to ? count(from) : `${count(from)}–${count(to)}`;
+  if (begin === end) return `${begin}, ${from === to ? count(from) : `${count(from)}–${count(to)}`}`;
+  return `${begin}, ${count(from)} to ${end}, ${count(to)}`;
+}
+
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
+const MEASURES: Readonly<Record<number, string>> = {
+  3: 'three',
+  4: 'four',
+  6: 'six',
+  8: 'eight',
+  12: 'twelve',
+  16: 'sixteen',
+};
+
+/** Which of the figure's rounds of counting a step lies in; undefined where it is counted through once. */
+function measureOf(figure: Figure, part: FigurePart, step: number): string | undefined {
+  const { cycle } = countTerms(figure.pattern, figure.dance);
+  const onset = part.steps[step]?.time?.onset;
+  if (figure.beats === null || onset == null || figure.beats <= cycle * TICKS_PER_BEAT) return undefined;
+  const round = Math.max(0, Math.floor(onset / (cycle * TICKS_PER_BEAT)));
+  return `${ORDINALS[round] ?? `${round + 1}th`} ${MEASURES[cycle] ?? `round of ${cycle}`}`;
 }
 
 export interface Nearest {
