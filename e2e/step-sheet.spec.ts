@@ -136,14 +136,17 @@ test('a figure of pieces with the last one changed, and the other side of a solo
   await keys.press('Enter');
   await expect(page.getByRole('textbox', { name: /^Rhythm/ })).toBeFocused();
   await keys.press('Tab', 'Tab');
-  await keys.type('walks-*3 last for, outside, cross');
+  await expect(page.getByLabel('Made of pieces')).toBeFocused();
+  await keys.type('walks-*2, walks-*2 last forward-l, outside, cross');
   await keys.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible();
-  await expect(page.getByText('28 beats', { exact: true })).toBeVisible();
+  await expect(page.getByText('36 beats', { exact: true })).toBeVisible();
   expect(keys.presses()).toBeLessThanOrEqual(60);
   const told = async () => {
     const made = page.getByLabel('Made of pieces');
-    await expect(made).toHaveValue('Walks to the wall ×3 last Forward lock, Outside step, Cross chassé');
+    await expect(made).toHaveValue(
+      'Walks to the wall ×2, Walks to the wall ×2 last Forward lock, Outside step, Cross chassé',
+    );
     await expect(page.getByText('Walks to the wall', { exact: true }).nth(1)).toBeVisible();
   };
   await told();
@@ -153,7 +156,7 @@ test('a figure of pieces with the last one changed, and the other side of a solo
   const director = await openAs(browser, 'Ottilie Marsh', '/courses/quickstep-1/material/side');
   await director.getByRole('button', { name: 'Add it as a could' }).click();
   await expect(director.getByRole('group', { name: 'Into Quickstep 1' })).toHaveCount(0);
-  await expect(director.getByRole('link', { name: /^Side/ })).toContainText('left out');
+  await expect(director.getByRole('link', { name: 'Side left out' })).toBeVisible();
 
   await page.goto('/courses/tap-1/material/buffalo');
   await expect(page.getByRole('heading', { name: 'Buffalo', level: 2 })).toBeVisible();
@@ -163,6 +166,16 @@ test('a figure of pieces with the last one changed, and the other side of a solo
   await page.reload();
   await expect(page.getByRole('button', { name: 'Steps, count 1: L side' })).toBeVisible();
   await expect(page.getByLabel('Made of pieces')).toHaveValue('other side of Buffalo');
+
+  await director.goto('/courses/tap-1/material/buffalo');
+  await director.getByRole('button', { name: 'Take Buffalo away' }).click();
+  await expect(director.getByRole('alert')).toContainText(
+    'It is needed by courses (Tap 1), figures (Buffalo, other side)',
+  );
+  await director.goto('/courses/tap-1/material/buffalo-other-side');
+  await director.getByRole('button', { name: 'Take Buffalo, other side away' }).click();
+  await director.getByRole('button', { name: 'Put it back' }).click();
+  await expect(director.getByRole('heading', { name: 'Buffalo, other side', level: 2 })).toBeVisible();
 });
 
 test('a fault is told in its cell, mended with one key, undone and redone, and survives a reload', async ({

@@ -48,7 +48,7 @@ const USES: { readonly [Kind in RemovableKind]: Uses } = {
       sql: `SELECT id AS name FROM sections WHERE studio_id = $1 AND ${hasEntry('students', 'student')}`,
     },
     { words: 'who was here', sql: written('attendance', 'student_id = $2') },
-    { words: 'marks', sql: written('marks', 'student_id = $2') },
+    { words: 'marks', sql: written('marks', "(student_id = $2 OR body ->> 'with' = $2)") },
   ],
   patterns: [
     {
@@ -64,6 +64,7 @@ const USES: { readonly [Kind in RemovableKind]: Uses } = {
       sql: named(
         'patterns',
         `(${has('needs')} OR ${has('lookalikes')} OR ${hasEntry('made', 'pattern')}
+          OR ${hasEntry('made', 'last')}
           OR body ->> 'variantOf' = $2 OR body ->> 'over' = $2)`,
       ),
     },

@@ -18,6 +18,7 @@ import { MadeNotice } from './figure/made-notice.tsx';
 import { NearestFigures } from './figure/nearest-figures.tsx';
 import { NeedsDrawing } from './figure/needs-drawing.tsx';
 import { PathDrawing } from './figure/path-drawing.tsx';
+import { TakenFigure } from './figure/removed-figure.tsx';
 import type { SheetPlace } from './figure/sheet-place.ts';
 import { type FigureEditing, useFigureDraft } from './figure/use-figure-draft.ts';
 import { Variants } from './figure/variants.tsx';
@@ -59,6 +60,7 @@ function OpenFigure({ id }: { id: string }) {
   return (
     <chakra.article display="grid" gap="4" minW="0" alignContent="start">
       <div>
+        <TakenFigure />
         <Heading editing={editing} />
         <PrintedPlace editing={editing} />
         <Unsaved editing={editing} />

@@ -9,6 +9,7 @@ import { figureFieldInWords } from '../../course/figure-document.ts';
 import { ClashChoice } from '../../history/clash-choice.tsx';
 import { HistoryList } from '../../history/history-list.tsx';
 import { FigureFieldsForm } from './figure-fields-form.tsx';
+import { RemoveFigure } from './removed-figure.tsx';
 import type { FigureEditing } from './use-figure-draft.ts';
 
 /** What the house calls a figure and where it stands, with who changed what; the director and teachers change it. */
@@ -49,6 +50,7 @@ export function FigureForm({ editing }: { editing: FigureEditing }) {
           )}
         </>
       )}
+      {!editing.isNew && <RemoveFigure pattern={pattern} />}
       {!editing.isNew && (
         <Disclosure title="Changes of this figure">
           <HistoryList history={editing.history} takeBack={mayWrite ? editing.takeBack : undefined} />
