@@ -75,7 +75,7 @@ export function otherClasses(hustle1: Course) {
       taught: 3,
     },
     {
-      ...{ section: 'tap-1-tuesday', course: tapCourse, room: 'net-room', start: '18:00' },
+      ...{ section: 'tap-1-tuesday', course: tapCourse, room: 'net-room', start: '17:30' },
       dates: weekly('2026-02-10', 10),
       staff: [{ person: 'wren-adair' }, { person: 'ottilie-marsh', rights: 'looks in' }],
       roles: { solo: 11 },
