@@ -76,13 +76,19 @@ export const studioDecisions = z.strictObject({
       consent: z.exactOptional(note),
       /** Where the rules of the house and the town stand; told beside every caution. */
       localRules: z.exactOptional(note),
+      /** Recaps say how other schools count a figure, beside the house's count. */
+      otherCounts: z.exactOptional(z.boolean()),
     }),
   ),
 });
 /** The studio's own entry with its holidays. */
 export interface StudioDecisions extends Studio {
   readonly holidays?: readonly { readonly from: string; readonly to: string; readonly name: string }[];
-  readonly settings?: { readonly consent?: string; readonly localRules?: string };
+  readonly settings?: {
+    readonly consent?: string;
+    readonly localRules?: string;
+    readonly otherCounts?: boolean;
+  };
 }
 const decisions: z.ZodType<StudioDecisions> = studioDecisions;
 export const studioDocumentAnswer = versioned(decisions);

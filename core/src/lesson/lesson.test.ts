@@ -14,6 +14,7 @@ import { shareOut } from './shares.ts';
 const patterns = [
   figure('walk', { kind: 'basic', level: 'one', name: 'Walk' }),
   figure('sway', {
+    otherCounts: [{ school: 'Harbour hall', rhythm: '5 6 7 8' }],
     kind: 'basic',
     level: 'one',
     name: 'Sway',
@@ -187,8 +188,14 @@ describe('what a class has behind it', () => {
 });
 
 describe('the recap is drafted from the log', () => {
-  const draft = (audience: 'students' | 'staff', counting?: Studio['counting'], localRules?: string) =>
+  const draft = (
+    audience: 'students' | 'staff',
+    counting?: Studio['counting'],
+    localRules?: string,
+    tellsOtherCounts = false,
+  ) =>
     draftRecap({
+      tellsOtherCounts,
       studio: { name: 'Test rooms', timezone: 'UTC', ...(counting && { counting }) },
       localRules,
       course: quay,
@@ -214,12 +221,19 @@ describe('the recap is drafted from the log', () => {
 
   test.each([
     ['numbers', '1 2 3 4'],
+    ['numbered', '1 2 3 4, 2 2 3 4'],
     ['slow-quick', 'Q Q Q Q'],
     ['words', 'side, close, side, close'],
     // It has no call of its own.
     ['call', '1 2 3 4'],
   ] as const)('a figure is counted as the house counts: in %s', (counting, words) => {
     expect(draft('students', counting)).toContain(`Counted **${words}**, 4 beats.`);
+  });
+
+  test('how another school counts it stands beside, where that is wished', () => {
+    const beside = 'Counted **1 2 3 4**, 4 beats. Harbour hall counts it **5 6 7 8**.';
+    expect(draft('students', 'numbers', undefined, true)).toContain(beside);
+    expect(draft('students', 'numbers')).not.toContain('Harbour hall');
   });
 
   test('cautions point to the rules of the house', () => {

@@ -1,7 +1,7 @@
 import { figureName, type Library } from '../library/library.ts';
 import type { Audience, Course, Log, LogResult, Pattern, Studio } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
-import { danceBeats, type Figure, type FigurePart } from '../steps/figure.ts';
+import { danceBeats, type Figure, type FigurePart, otherSchools } from '../steps/figure.ts';
 import { actionInWords, stepInWords } from '../steps/words.ts';
 import { numberedCall, slowQuickCall } from '../timing/calls.ts';
 import { cautionNotice, cautionsOf } from './cautions.ts';
@@ -11,6 +11,8 @@ export interface RecapSource {
   readonly studio: Studio;
   /** Where the local rules stand. */
   readonly localRules?: string | undefined;
+  /** True: other schools' counts stand beside the house's. */
+  readonly tellsOtherCounts?: boolean;
   readonly course: Course;
   readonly library: Library;
   readonly lesson: number;
@@ -77,7 +79,7 @@ function newItem(id: string, source: RecapSource): string[] {
   const cues = marks.filter(({ kind }) => kind === 'cue').map(({ text }) => text);
   const cautions = cautionsOf(pattern, source.studio);
   return [
-    ...section(`New: ${pattern.name}`, [wholeOnce(figure, source.studio)]),
+    ...section(`New: ${pattern.name}`, [wholeOnce(figure, source)]),
     ...figure.parts.flatMap(part => partLines(part, source.studio)),
     ...(cues.length ? ['', `Think of: ${cues.join(' · ')}`] : []),
     ...lookalikeLines(pattern, source.library),
@@ -89,10 +91,13 @@ function newItem(id: string, source: RecapSource): string[] {
   ];
 }
 
-function wholeOnce(figure: Figure, studio: Studio): string {
+function wholeOnce(figure: Figure, { studio, tellsOtherCounts = false }: RecapSource): string {
   const counts = countedBy(figure, studio.counting);
+  const others = tellsOtherCounts
+    ? otherSchools(figure).map(({ school, labels }) => ` ${school} counts it **${labels.join(' ')}**.`)
+    : [];
   const beats = figure.beats === null ? 'no set timing' : `${printBeats(figure.beats)} beats`;
-  return figure.parts.length === 0 ? '' : `Counted **${counts}**, ${beats}.`;
+  return figure.parts.length === 0 ? '' : `Counted **${counts}**, ${beats}.${others.join('')}`;
 }
 
 /** The figure as the house counts it; in numbers where it has no other way. */

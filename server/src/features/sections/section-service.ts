@@ -150,6 +150,7 @@ async function draftOrder(
   return {
     studio,
     localRules: localRulesOf(studio),
+    tellsOtherCounts: studio.settings?.['otherCounts'] === true,
     course,
     material: await materialOfCourse(scope, course),
     published: placedOf((await findPublishedPlan(scope, courseId)) ?? course),

@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Choice, optionsOf } from '../../ui/choice.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { SavedText } from '../../ui/saved-text.tsx';
+import { Tick } from '../../ui/tick.tsx';
 import { studioQuery } from '../studio/studio-queries.ts';
 import { type DecisionsProps, Setting } from './setting.tsx';
 
@@ -70,6 +71,19 @@ export function StudioWays({ studio, commands }: DecisionsProps) {
           faultOf={text => (isTimeZone(text.trim()) ? undefined : 'Write one such as Europe/London.')}
           save={timezone => put('Time zone', { timezone })}
         />
+      </Setting>
+      <Setting affects="Recaps that are drafted from now on say it beside the house’s own count.">
+        <Tick
+          isOn={studio.settings?.otherCounts ?? false}
+          set={isOn =>
+            commands.edit('Counts of other schools in recaps', now => {
+              const { otherCounts: _, ...others } = now.settings ?? {};
+              return { ...now, settings: isOn ? { ...others, otherCounts: true } : others };
+            })
+          }
+        >
+          Tell how other schools count a figure
+        </Tick>
       </Setting>
       <Setting affects="Told wherever students are entered. Their data can be given out and erased on the page of their class.">
         <SavedText
