@@ -417,8 +417,8 @@ export const quickstepCourse: Course = {
     'quarter-turn',
     'progressive-chasse',
     'forward-lock',
-    'chasse-reverse-turn outside-step',
-    'half-natural cross-chasse',
-    'chasse-from-line natural-turn',
+    'half-natural outside-step',
+    'natural-turn',
+    'chasse-reverse-turn cross-chasse chasse-from-line',
   ),
 };

@@ -178,6 +178,55 @@ test('a figure of pieces with the last one changed, and the other side of a solo
   await expect(director.getByRole('heading', { name: 'Buffalo, other side', level: 2 })).toBeVisible();
 });
 
+test('a figure of eights in a dance of sixes, and one with a rhythm for each role, stand after a reload', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Suki Larch', '/courses/hustle-1/material');
+  const saved = page.getByRole('status').filter({ hasText: /^saved$/ });
+  const begin = async (name: string) => {
+    await page.getByRole('button', { name: 'New figure' }).waitFor();
+    await page.keyboard.press('n');
+    await page.keyboard.type(name);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('textbox', { name: /^Rhythm/ })).toBeFocused();
+  };
+  const steps = async (...cells: readonly string[]) => {
+    for (const cell of cells) {
+      await page.keyboard.type(cell);
+      await page.keyboard.press('Enter');
+    }
+  };
+  await begin('Eight on the pier');
+  await page.keyboard.type('1 2 3 4 5 6 7 8');
+  await expect(page.getByText('7 is not a count from 1 to 6')).toBeVisible();
+  await page.getByRole('button', { name: 'Change name and place' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Counted up to, where it is not the dance’s own count').focus();
+  await page.keyboard.type('8');
+  await page.keyboard.press('Enter');
+  await page.getByRole('textbox', { name: /^Rhythm/ }).focus();
+  await page.keyboard.press('Enter');
+  await steps('b', 'r', 's', 'c', 'b', 'r', 's', 'c');
+  await expect(saved).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('8 beats', { exact: true }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Leader, count 8: R close' })).toBeVisible();
+
+  await begin('Two clocks');
+  await page.keyboard.type('1 3 / 1 2 3');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('4');
+  await page.keyboard.press('Enter');
+  await steps('s', 'c');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Home');
+  await steps('r s', 'c', 's');
+  await expect(saved).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Leader, count 3: R close' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Follower, count 2: L close' })).toBeVisible();
+});
+
 test('a fault is told in its cell, mended with one key, undone and redone, and survives a reload', async ({
   browser,
 }) => {

@@ -1,3 +1,4 @@
+import { chakra } from '@chakra-ui/react';
 import type { Pattern } from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useLocation, useNavigate } from 'react-router';
@@ -31,7 +32,9 @@ export function RemoveFigure({ pattern }: { pattern: Pattern }) {
   return (
     <>
       {remove.error && <Failure error={remove.error} />}
-      <TakeAway of={pattern.name} take={() => remove.mutate()} />
+      <chakra.div justifySelf="start">
+        <TakeAway of={pattern.name} take={() => remove.mutate()} />
+      </chakra.div>
     </>
   );
 }

@@ -6,6 +6,7 @@ import { flushSync } from 'react-dom';
 import { TextField } from '../../../ui/text-field.tsx';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import { PiecesField } from './pieces-field.tsx';
+import { withRoom } from './room-for-parts.ts';
 
 interface RhythmFieldProps {
   readonly editing: FigureEditing;
@@ -25,7 +26,8 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
   useEffect(() => setTyped(written), [written]);
   useEffect(() => setBeats(String(pattern.beats ?? '')), [pattern.beats]);
   const next = withRhythm(pattern, typed, beats);
-  const fault = readFigure(next, reading.figure.dance).faults.find(({ code }) => code === 'rhythm');
+  const { dance } = reading.figure;
+  const fault = readFigure(withRoom(next, dance), dance).faults.find(({ code }) => code === 'rhythm');
   const take = () => {
     preview(undefined);
     if (!dequal(next, pattern)) editing.change('Rhythm', now => withRhythm(now, typed, beats));

@@ -8,6 +8,7 @@ import { useCourse } from '../../course/course-context.ts';
 import type { SheetPlace } from '../figure/sheet-place.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import { RhythmField } from './rhythm-field.tsx';
+import { withRoom } from './room-for-parts.ts';
 import { SheetLine, TITLE_WIDTH } from './sheet-line.tsx';
 import { sheetLines } from './sheet-lines.ts';
 import { useSheetCursor } from './use-sheet-cursor.ts';
@@ -164,7 +165,7 @@ function useShown(editing: FigureEditing) {
   const shown = useMemo(
     () =>
       previewed
-        ? { ...editing, reading: readFigure(withRoom(previewed, editing), dance) }
+        ? { ...editing, reading: readFigure(withRoom(previewed, editing.reading.figure.dance), dance) }
         : withEmptyParts(editing),
     [previewed, editing, dance],
   );
@@ -186,17 +187,13 @@ function focusCell(sheet: HTMLElement | null, role: string, step: number): void 
   (cell ?? last)?.focus();
 }
 
-/** A figure without parts still has its rows, so that they can be filled. */
-function withRoom(pattern: Pattern, { reading }: FigureEditing): Pattern {
-  if (pattern.parts) return pattern;
-  const isSolo = reading.figure.dance.roles === 'solo';
-  return { ...pattern, parts: isSolo ? { solo: '' } : { lead: '', follow: 'opposite' } };
-}
-
 function withEmptyParts(editing: FigureEditing): FigureEditing {
   if (editing.pattern.parts || editing.pattern.rhythm === undefined) return editing;
   return {
     ...editing,
-    reading: readFigure(withRoom(editing.pattern, editing), editing.reading.figure.dance),
+    reading: readFigure(
+      withRoom(editing.pattern, editing.reading.figure.dance),
+      editing.reading.figure.dance,
+    ),
   };
 }
