@@ -82,7 +82,7 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
         fontWeight="600"
         flex="1 1 12rem"
       >
-        {typed.trim() !== '' && fault ? fault.message : ''}
+        {typed.trim() !== '' && fault ? `Rhythm: ${fault.message}` : ''}
       </chakra.p>
     </chakra.div>
   );

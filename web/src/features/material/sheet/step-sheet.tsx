@@ -165,7 +165,7 @@ function useShown(editing: FigureEditing) {
   const shown = useMemo(
     () =>
       previewed
-        ? { ...editing, reading: readFigure(withRoom(previewed, editing.reading.figure.dance), dance) }
+        ? { ...editing, reading: readFigure(withRoom(previewed, dance), dance) }
         : withEmptyParts(editing),
     [previewed, editing, dance],
   );
@@ -189,11 +189,6 @@ function focusCell(sheet: HTMLElement | null, role: string, step: number): void 
 
 function withEmptyParts(editing: FigureEditing): FigureEditing {
   if (editing.pattern.parts || editing.pattern.rhythm === undefined) return editing;
-  return {
-    ...editing,
-    reading: readFigure(
-      withRoom(editing.pattern, editing.reading.figure.dance),
-      editing.reading.figure.dance,
-    ),
-  };
+  const { dance } = editing.reading.figure;
+  return { ...editing, reading: readFigure(withRoom(editing.pattern, dance), dance) };
 }
