@@ -172,6 +172,10 @@ test('a figure of pieces with the last one changed, and the other side of a solo
   await expect(director.getByRole('alert')).toContainText(
     'It is needed by courses (Tap 1), figures (Buffalo, other side)',
   );
+  await director.getByRole('button', { name: 'Retire it' }).click();
+  await expect(director.getByText('Retired: kept for what was taught, no longer offered.')).toBeVisible();
+  await director.getByRole('button', { name: 'Offer it again' }).click();
+  await expect(director.getByRole('button', { name: 'Offer it again' })).toHaveCount(0);
   await director.goto('/courses/tap-1/material/buffalo-other-side');
   await director.getByRole('button', { name: 'Take Buffalo, other side away' }).click();
   await director.getByRole('button', { name: 'Put it back' }).click();

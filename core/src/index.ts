@@ -123,7 +123,7 @@ export { checkDocument, type DocumentCheck } from './library/check-document.ts';
 export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
 export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
 export { type LevelRoute, levelRoutes } from './library/level-routes.ts';
-export { byId, figureName, type Library, type Material, openLibrary } from './library/library.ts';
+export { byId, figureName, isOffered, type Library, type Material, openLibrary } from './library/library.ts';
 export {
   figureJoins,
   figureLinks,

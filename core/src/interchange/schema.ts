@@ -190,6 +190,7 @@ export const pattern = z
     elements: maybe(list(id, 100)),
     minutes: maybe(minutes),
     overTwoLessons: maybe(z.boolean()),
+    retired: maybe(z.boolean()),
     marks: maybe(
       list(
         z.strictObject({

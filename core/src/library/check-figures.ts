@@ -9,7 +9,7 @@ import { modulo, TICKS_PER_BEAT } from '../model/units.ts';
 import type { Figure, FigureFault, FigureReading } from '../steps/figure.ts';
 import { checkTurnAgainstHold } from '../steps/holds.ts';
 import { shortestStepMs } from '../timing/tempo.ts';
-import type { Library } from './library.ts';
+import { isOffered, type Library } from './library.ts';
 
 const DEFAULT_SHORTEST_MS = 250;
 
@@ -40,7 +40,7 @@ export function createFigureChecker(library: Library): (reading: FigureReading) 
   return reading => {
     const { figure } = reading;
     const errors = figureErrors(reading);
-    const route = checkRoute(figure, routes.get(figure.dance.id));
+    const route = isOffered(figure.pattern) ? checkRoute(figure, routes.get(figure.dance.id)) : undefined;
     const hints = [
       ...coupleHints(figure).map(asHint),
       ...(wholeBars.has(figure.dance.id) ? offBar(figure) : []),
@@ -61,9 +61,11 @@ function figureErrors({ figure, faults }: FigureReading): readonly FigureFault[]
   return faults.length > 0 ? faults : [...checkTurnAgainstHold(figure), ...findWoundArms(figure)];
 }
 
-/** The routes of each dance that has a basic, through its figures without errors. */
+/** The routes of each dance that has a basic, through its figures on offer without errors. */
 export function findDanceRoutes(library: Library): ReadonlyMap<string, DanceRoutes> {
-  const sound = [...library.readings.values()].filter(reading => figureErrors(reading).length === 0);
+  const sound = [...library.readings.values()].filter(
+    reading => isOffered(reading.figure.pattern) && figureErrors(reading).length === 0,
+  );
   const routes = new Map<string, DanceRoutes>();
   for (const [dance, readings] of groupBy(sound, ({ figure }) => figure.dance.id)) {
     const found = findRoutes(readings.map(({ figure }) => figure));

@@ -1,7 +1,7 @@
 import { checkRoute } from '../couple/check-routes.ts';
 import { findRoutes } from '../couple/routes.ts';
 import type { Figure, FigureFault } from '../steps/figure.ts';
-import type { Library } from './library.ts';
+import { isOffered, type Library } from './library.ts';
 
 export interface LevelRoute {
   readonly figure: Figure;
@@ -14,7 +14,7 @@ export function levelRoutes(library: Library, level: string): readonly LevelRout
   if (!order) return [];
   const taught = [...library.readings.values()].flatMap(({ figure, faults }) => {
     const own = library.levels.get(figure.pattern.level ?? '');
-    const isTaught = own?.dance === order.dance && own.order <= order.order;
+    const isTaught = isOffered(figure.pattern) && own?.dance === order.dance && own.order <= order.order;
     return isTaught && faults.length === 0 ? [figure] : [];
   });
   const routes = findRoutes(taught);

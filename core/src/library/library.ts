@@ -34,6 +34,11 @@ export function byId<Entry extends { readonly id: string }>(
   return map;
 }
 
+/** False for a figure that is only kept for what was taught. */
+export function isOffered({ retired }: Pattern): boolean {
+  return retired !== true;
+}
+
 /** What the house calls a figure; its id where there is none of it. */
 export function figureName({ patterns }: Pick<Library, 'patterns'>, id: string): string {
   return patterns.get(id)?.name ?? id;

@@ -22,6 +22,12 @@ const get = (library: Library, id: string): Figure => {
 const three = { rhythm: '1 2 3', parts: { lead: 'L fwd, R fwd, L close', follow: 'opposite' } };
 const threeRight = { rhythm: '1 2 3', parts: { lead: 'R fwd, L fwd, R close', follow: 'opposite' } };
 
+test('a retired figure is not offered to another, and finds its own', () => {
+  const library = open([figure('a'), figure('b', { retired: true }), figure('c')]);
+  expect(figureLinks(library, get(library, 'a')).after).toEqual(['a', 'c']);
+  expect(figureLinks(library, get(library, 'b')).after).toEqual(['a', 'b', 'c']);
+});
+
 describe('what may follow a figure', () => {
   test.each<[string, Partial<Pattern>, Partial<Pattern>, Partial<Dance>, boolean]>([
     ['the same hold and foot', {}, {}, {}, true],

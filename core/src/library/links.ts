@@ -3,7 +3,7 @@ import { type Cut, canJoin, figureCuts } from '../steps/cuts.ts';
 import { type Figure, figureTurn } from '../steps/figure.ts';
 import { alignments, canFollow, holdsAndFeetLink } from '../steps/links.ts';
 import type { FreeFoot } from '../steps/weight.ts';
-import type { Library } from './library.ts';
+import { isOffered, type Library } from './library.ts';
 
 export interface Links {
   /** Ids of the figures that may follow, in the order of the library. */
@@ -113,11 +113,15 @@ export function figureJoins(library: Library, figure: Figure): readonly Join[] {
   ];
 }
 
-/** The figures without faults, in the order of the library, with this one in the place of its id or at the end. */
+/** The figures on offer without faults, in the order of the library, with this one in the place of its id or at the end. */
 function figuresWith(library: Library, figure: Figure): readonly Figure[] {
   const isThere = library.readings.has(idOf(figure));
   const there = [...library.readings.values()].flatMap(reading =>
-    idOf(reading.figure) === idOf(figure) ? [figure] : reading.faults.length === 0 ? [reading.figure] : [],
+    idOf(reading.figure) === idOf(figure)
+      ? [figure]
+      : reading.faults.length === 0 && isOffered(reading.figure.pattern)
+        ? [reading.figure]
+        : [],
   );
   return isThere ? there : [...there, figure];
 }

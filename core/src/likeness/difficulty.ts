@@ -1,5 +1,5 @@
 // How hard a figure is, as a sum of published terms. Only an order within one dance: it ranks, it measures nothing.
-import type { Library } from '../library/library.ts';
+import { isOffered, type Library } from '../library/library.ts';
 import { type Figure, findPart, partTurn } from '../steps/figure.ts';
 import { shortestStepMs } from '../timing/tempo.ts';
 import { compareFigures } from './compare.ts';
@@ -120,7 +120,7 @@ interface Rated {
 
 function difficultiesOf(library: Library, level: string): readonly Rated[] {
   return [...library.readings.values()].flatMap(({ figure }) =>
-    figure.pattern.level === level && figure.parts.length > 0
+    figure.pattern.level === level && isOffered(figure.pattern) && figure.parts.length > 0
       ? [{ id: figure.pattern.id, total: figureDifficulty(figure, library).total }]
       : [],
   );

@@ -1,4 +1,4 @@
-import type { Library } from '../library/library.ts';
+import { isOffered, type Library } from '../library/library.ts';
 import type { Pattern } from '../model/document.ts';
 import { entryHolds, exitHolds } from '../steps/holds.ts';
 
@@ -16,7 +16,7 @@ export function takenForGranted(library: Library, levelId: string): Granted {
   if (!level) return { figures: [], holds: [] };
   const ofDance = [...library.patterns.values()].filter(({ dance }) => dance === level.dance);
   const orderOf = (id: string | undefined) => library.levels.get(id ?? '')?.order ?? Number.POSITIVE_INFINITY;
-  const taught = ofDance.filter(pattern => orderOf(pattern.level) <= level.order);
+  const taught = ofDance.filter(pattern => isOffered(pattern) && orderOf(pattern.level) <= level.order);
   const isTaught = new Set(taught.map(({ id }) => id));
   const own = taught.filter(pattern => pattern.level === levelId);
   const needed = new Set<string>();

@@ -180,6 +180,8 @@ export interface Pattern {
   readonly elements?: readonly string[];
   readonly minutes?: number;
   readonly overTwoLessons?: boolean;
+  /** Kept for what was taught, and no longer offered. */
+  readonly retired?: boolean;
   readonly marks?: readonly PatternMark[];
 }
 

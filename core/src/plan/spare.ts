@@ -1,5 +1,5 @@
 // What would use the minutes that a plan leaves free: each use is tried with the judge, and told with what it takes.
-import type { Library } from '../library/library.ts';
+import { isOffered, type Library } from '../library/library.ts';
 import type { Course, Pattern } from '../model/document.ts';
 import { type Tenths, tenths } from '../model/units.ts';
 import { buildPlanProblem, type PlanHistory, secondLook } from './build-problem.ts';
@@ -92,8 +92,9 @@ function moreFigures(library: Library, course: Course): { kind: SpareUse['kind']
   return [...ofLevel(own.id, 'this-level'), ...ofLevel(above?.id, 'next-level')];
 }
 
-function isFree({ id, level, variantOf }: Pattern, wanted: string, inCourse: ReadonlySet<string>): boolean {
-  return level === wanted && variantOf === undefined && !inCourse.has(id);
+function isFree(pattern: Pattern, wanted: string, inCourse: ReadonlySet<string>): boolean {
+  const { id, level, variantOf } = pattern;
+  return isOffered(pattern) && level === wanted && variantOf === undefined && !inCourse.has(id);
 }
 
 /** Each shaky figure in the first lesson after its own that has the minutes and does not look at it yet. */

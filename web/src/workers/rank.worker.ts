@@ -1,4 +1,5 @@
 import {
+  isOffered,
   type Library,
   type Material,
   nearestFigures,
@@ -34,7 +35,7 @@ const worker = {
     if (!dance) return [];
     const { figure } = readFigure(pattern, dance);
     const others = [...library.readings.values()].flatMap(reading =>
-      reading.figure.dance.id === dance.id ? [reading.figure] : [],
+      reading.figure.dance.id === dance.id && isOffered(reading.figure.pattern) ? [reading.figure] : [],
     );
     return nearestFigures(figure, others, limit).map(({ figure: other, novelty }) => ({
       id: other.pattern.id,

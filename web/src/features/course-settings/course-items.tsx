@@ -1,5 +1,13 @@
 import { chakra } from '@chakra-ui/react';
-import { type CourseItem, changeItem, dropItem, figureName, type Layer, type Placed } from '@map-step/core';
+import {
+  type CourseItem,
+  changeItem,
+  dropItem,
+  figureName,
+  isOffered,
+  type Layer,
+  type Placed,
+} from '@map-step/core';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { Hint } from '../../ui/hint.tsx';
@@ -143,7 +151,7 @@ function AddFigure({ commands }: { commands: CourseCommands }) {
   const { items, dances } = answer.course;
   const has = new Set(items.map(({ pattern }) => pattern));
   const others = [...library.patterns.values()]
-    .filter(({ id, dance }) => dances.includes(dance) && !has.has(id))
+    .filter(one => isOffered(one) && dances.includes(one.dance) && !has.has(one.id))
     .sort((a, b) => a.name.localeCompare(b.name))
     .map(({ id, name }) => ({ value: id, words: name }));
   if (others.length === 0) return <Label>All figures of the dance are in the course.</Label>;

@@ -39,6 +39,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   tempo: 'Tempo',
   cuts: 'Cuts',
   overTwoLessons: 'Over two lessons',
+  retired: 'Retired',
   cycle: 'Counted up to',
   otherCounts: 'Counts of other schools',
   tracks: 'How it is danced',

@@ -1,8 +1,13 @@
 // @vitest-environment happy-dom
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { expect, test, vi } from 'vitest';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { mondayClass, renderRoom } from '../../test/in-course.tsx';
 import { LessonPage } from './lesson-page.tsx';
+
+// The room opens at the block of the clock on the wall; the class begins at 19:00.
+const atClock = (time: string) => vi.setSystemTime(`2026-03-09T${time}:00Z`);
+beforeEach(() => void vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-03-09T18:30:00Z') }));
+afterEach(() => void vi.useRealTimers());
 
 function open(lesson: number, role: 'director' | 'teacher' = 'director') {
   const keep = vi.fn();
@@ -46,6 +51,15 @@ test('the next block opens where the hand is, and the last has no next', async (
     steps += 1;
   }
   expect(steps).toBe(within(order()).getAllByRole('heading', { level: 2 }).length - 1);
+});
+
+test('during the lesson it opens at the block of the clock', () => {
+  atClock('19:25');
+  open(5);
+  const present = within(order())
+    .getAllByRole('listitem')
+    .find(row => row.getAttribute('aria-current') === 'step');
+  expect(present?.querySelector('time')?.textContent).toBe('19:18');
 });
 
 test('before it is finished it says what will be logged as not reached, and then sends just that', async () => {

@@ -18,7 +18,7 @@ import { MadeNotice } from './figure/made-notice.tsx';
 import { NearestFigures } from './figure/nearest-figures.tsx';
 import { NeedsDrawing } from './figure/needs-drawing.tsx';
 import { PathDrawing } from './figure/path-drawing.tsx';
-import { TakenFigure } from './figure/removed-figure.tsx';
+import { RetiredFigure, TakenFigure } from './figure/removed-figure.tsx';
 import type { SheetPlace } from './figure/sheet-place.ts';
 import { type FigureEditing, useFigureDraft } from './figure/use-figure-draft.ts';
 import { Variants } from './figure/variants.tsx';
@@ -63,6 +63,7 @@ function OpenFigure({ id }: { id: string }) {
         <TakenFigure />
         <Heading editing={editing} />
         <PrintedPlace editing={editing} />
+        <RetiredFigure editing={editing} />
         <Unsaved editing={editing} />
         <StepSheet editing={editing} note={beginNote} />
         <MadeNotice editing={editing} />

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type Course, type CourseItem, type ItemValue, usualLessons } from '@map-step/core';
+import { type Course, type CourseItem, type ItemValue, isOffered, usualLessons } from '@map-step/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -84,7 +84,10 @@ function CourseForm({ dance, name: danceName }: { dance: string; name: string })
   const level = levels.find(({ id }) => id === picked) ?? (picked === NO_LEVEL ? undefined : levels[0]);
   const figures = material.patterns.filter(
     one =>
-      one.dance === dance && one.variantOf === undefined && (level === undefined || one.level === level.id),
+      isOffered(one) &&
+      one.dance === dance &&
+      one.variantOf === undefined &&
+      (level === undefined || one.level === level.id),
   );
   const worthOf = (id: string, kind: string): ItemValue | undefined =>
     id in values ? values[id] : kind === 'basic' ? 'must' : 'should';

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import type { Dance, Library, Pattern } from '@map-step/core';
+import { type Dance, isOffered, type Library, type Pattern } from '@map-step/core';
 import { Controller } from 'react-hook-form';
 import { z } from 'zod';
 import { Choice, type Option, optionsOf } from '../../../ui/choice.tsx';
@@ -62,6 +62,7 @@ const chosen = z.object({
   elements: z.array(z.string()),
   over: z.array(z.string()),
   overTwoLessons: z.boolean(),
+  retired: z.boolean(),
 });
 type Chosen = z.output<typeof chosen>;
 
@@ -77,7 +78,9 @@ function formOf(lines: readonly FigureLine[], around: Around) {
 /** The name of a figure, its level, what it needs and looks like, and what else is said of it. */
 export function FigureFieldsForm({ figure, dance, save, close }: FigureFieldsFormProps) {
   const { library } = useCourse();
-  const others = [...library.patterns.values()].filter(({ id }) => id !== figure.id);
+  const others = [...library.patterns.values()].filter(
+    other => other.id !== figure.id && (isOffered(other) || isNamedIn(figure, other.id)),
+  );
   const around: Around = { names: figureNames(others), figure, dance };
   const lines = linesOf(figure, dance);
   const form = useForm(formOf(lines, around), {
@@ -131,6 +134,15 @@ export function FigureFieldsForm({ figure, dance, save, close }: FigureFieldsFor
           </Tick>
         )}
       />
+      <Controller
+        control={control}
+        name="retired"
+        render={({ field }) => (
+          <Tick isOn={field.value} set={field.onChange}>
+            Retired: kept for what was taught, no longer offered
+          </Tick>
+        )}
+      />
       {lines.map(({ key, word }) => (
         <TextField
           key={key}
@@ -160,6 +172,10 @@ function elementsOf({ elements }: Library, dance: Dance): readonly Option<string
     .map(({ id, name }) => ({ value: id, words: name }));
 }
 
+function isNamedIn({ needs = [], lookalikes = [], over }: Pattern, id: string): boolean {
+  return needs.includes(id) || lookalikes.includes(id) || over === id;
+}
+
 function chosenOf(figure: Pattern): Chosen {
   const { name, kind, level, split, needs = [], lookalikes = [], elements = [], over } = figure;
   return {
@@ -167,6 +183,7 @@ function chosenOf(figure: Pattern): Chosen {
     ...{ needs: [...needs], lookalikes: [...lookalikes], elements: [...elements] },
     over: over === undefined ? [] : [over],
     overTwoLessons: figure.overTwoLessons ?? false,
+    retired: figure.retired ?? false,
   };
 }
 
@@ -179,6 +196,7 @@ function withChosen(figure: Pattern, values: Chosen): Pattern {
     elements: _e,
     over: _o,
     overTwoLessons: _t,
+    retired: _r,
     ...rest
   } = figure;
   const [over] = values.over;
@@ -193,6 +211,7 @@ function withChosen(figure: Pattern, values: Chosen): Pattern {
     ...(values.elements.length > 0 && { elements: values.elements }),
     ...(over !== undefined && { over }),
     ...(values.overTwoLessons && { overTwoLessons: true }),
+    ...(values.retired && { retired: true }),
   };
 }
 

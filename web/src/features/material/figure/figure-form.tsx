@@ -50,7 +50,7 @@ export function FigureForm({ editing }: { editing: FigureEditing }) {
           )}
         </>
       )}
-      {!editing.isNew && <RemoveFigure pattern={pattern} />}
+      {!editing.isNew && <RemoveFigure editing={editing} />}
       {!editing.isNew && (
         <Disclosure title="Changes of this figure">
           <HistoryList history={editing.history} takeBack={mayWrite ? editing.takeBack : undefined} />

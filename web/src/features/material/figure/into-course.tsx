@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { assemblyMinutes, type Figure } from '@map-step/core';
+import { assemblyMinutes, type Figure, isOffered } from '@map-step/core';
 import { Button, Label } from '../../../ui/parts.tsx';
 import { useCourseCommands } from '../../course/course-commands.ts';
 import { useCourse } from '../../course/course-context.ts';
@@ -14,14 +14,15 @@ export function IntoCourse({ editing }: { editing: FigureEditing }) {
   const commands = useCourseCommands();
   const { course } = answer;
   const { pattern, reading, isNew } = editing;
-  const isOffered =
+  const isMissing =
     me.role === 'director' &&
     !isNew &&
+    isOffered(pattern) &&
     library.patterns.has(pattern.id) &&
     pattern.level !== undefined &&
     pattern.level === course.level &&
     course.items.every(item => item.pattern !== pattern.id);
-  if (!isOffered) return null;
+  if (!isMissing) return null;
   return (
     <chakra.div
       className="no-print"

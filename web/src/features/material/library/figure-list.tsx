@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import type { Pattern } from '@map-step/core';
+import { isOffered, type Pattern } from '@map-step/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
@@ -76,13 +76,14 @@ type Row =
   | { readonly kind: 'heading'; readonly word: string }
   | { readonly kind: 'figure'; readonly pattern: Pattern };
 
-/** What is begun and not saved stands first; then under headings by kind, or in a row by any other order. */
+/** What is begun and not saved stands first; then under headings by kind, or in a row by any other order; the retired last. */
 function rowsOf(
   { figures, order }: Pick<LibraryList, 'figures' | 'order'>,
   begun: readonly Pattern[],
 ): readonly Row[] {
   const isBegun = new Set(begun.map(({ id }) => id));
-  const others = figures.filter(({ id }) => !isBegun.has(id));
+  const others = figures.filter(pattern => isOffered(pattern) && !isBegun.has(pattern.id));
+  const retired = figures.filter(pattern => !isOffered(pattern) && !isBegun.has(pattern.id));
   const under = (word: string, patterns: readonly Pattern[]): readonly Row[] =>
     patterns.length === 0
       ? []
@@ -94,7 +95,7 @@ function rowsOf(
           under(many, variantsUnder(others.filter(pattern => pattern.kind === kind))),
         )
       : others.map(pattern => ({ kind: 'figure', pattern }) as const);
-  return [...under('Not saved yet', begun), ...rest];
+  return [...under('Not saved yet', begun), ...rest, ...under('Retired', retired)];
 }
 
 /** A variant stands under its figure, where that is in the list. */

@@ -3,6 +3,7 @@ import {
   type Figure,
   figureDifficulty,
   figuresOutOfOrder,
+  isOffered,
   levelRoutes,
   openingTree,
   pairsWithoutSignal,
@@ -44,7 +45,10 @@ export function LevelPage() {
       [...library.readings.values()]
         .filter(
           ({ figure, faults }) =>
-            figure.pattern.level === chosen && figure.parts.length > 0 && faults.length === 0,
+            figure.pattern.level === chosen &&
+            isOffered(figure.pattern) &&
+            figure.parts.length > 0 &&
+            faults.length === 0,
         )
         .map(({ figure }) => figure),
     [library, chosen],
