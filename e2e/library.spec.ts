@@ -59,6 +59,15 @@ test('two figures are compared count by count, and the level tells what begins a
   const comparison = page.getByRole('region', { name: 'Beside Right turn' });
   await expect(comparison).toContainText('Left turn: &–1 as in Right turn, 2–3 new.');
   await expect(comparison.getByRole('cell', { name: 'other turn' })).toHaveCount(2);
+  await expect(
+    page.getByText('The same steps, counted another way: Harbour hall says 1 2 & 3.'),
+  ).toBeVisible();
+  await page.keyboard.press('i');
+  await expect(page.getByText('In the recap of lesson 4, saved')).toBeVisible();
+  await page.getByRole('link', { name: 'recap of lesson 4' }).click();
+  await expect(page.getByRole('region', { name: 'As its readers see it' })).toContainText(
+    'Left turn: &–1 as in Right turn, 2–3 new.',
+  );
   await page.goto('/courses/hustle-1/material/level');
   await expect(page.getByRole('heading', { name: 'Hustle 1, figure beside figure' })).toBeVisible();
   await expect(page.getByText(/a signal must have come by/).first()).toBeVisible();

@@ -147,7 +147,11 @@ test('a figure of pieces with the last one changed, and the other side of a solo
     await expect(made).toHaveValue(
       'Walks to the wall ×2, Walks to the wall ×2 last Forward lock, Outside step, Cross chassé',
     );
-    await expect(page.getByText('Walks to the wall', { exact: true }).nth(1)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Walks to the wall ×3 24 beats' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Cross chassé 4 beats' })).toHaveAttribute(
+      'aria-expanded',
+      'false',
+    );
   };
   await told();
   await page.reload();

@@ -6,6 +6,7 @@ import {
   type Studio,
   sectionSchema,
   studioSchema,
+  TABLE_NAMES,
 } from '@map-step/core';
 import { z } from 'zod';
 import { editCommand, historyEntry, undoCommand } from './commands.ts';
@@ -140,7 +141,7 @@ export const studioAnswer = z.strictObject({
   people: list(person),
   rooms: list(room),
   holidays: list(holiday),
-  /** What the columns of the last foreign table of figures meant. */
-  figureColumns: z.record(z.string(), z.string()),
+  /** What the columns of the last foreign table of each kind meant. */
+  tableColumns: z.record(z.enum(TABLE_NAMES), z.record(z.string(), z.string())),
 });
 export type StudioAnswer = z.output<typeof studioAnswer>;

@@ -77,12 +77,15 @@ export {
 export { shiftDates } from './interchange/shift-dates.ts';
 export {
   type ColumnMapping,
+  idsByName,
+  type RowCells,
   type RowFault,
   readTable,
   type Table,
   type TableReading,
   type TableRow,
   tableRows,
+  withIds,
 } from './interchange/table.ts';
 export {
   type CheckMarkRow,
@@ -100,6 +103,7 @@ export { writeSheetSvg } from './interchange/write-svg.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf } from './lesson/cautions.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './lesson/class-plan.ts';
 export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
+export { withSentence } from './lesson/into-recap.ts';
 export { membersOn } from './lesson/members.ts';
 export {
   type ClassProgress,
@@ -135,7 +139,14 @@ export {
   turnsToMakeUp,
 } from './library/links.ts';
 export { type MadeFault, type MadeFields, writeMade } from './library/made.ts';
-export { type MadeSpan, madeAnew, madeOf, madeSpans } from './library/made-spans.ts';
+export {
+  type MadeSpan,
+  madeAnew,
+  madeFolds,
+  madeOf,
+  madeSpans,
+  type SheetFold,
+} from './library/made-spans.ts';
 export { printMadeText, readMadeText } from './library/made-text.ts';
 export { type NeedsGraph, type NeedsNode, needsGraph } from './library/needs-graph.ts';
 export {
@@ -323,6 +334,7 @@ export {
   writtenSteps,
 } from './steps/edit.ts';
 export {
+  countOf,
   danceActions,
   danceBeats,
   type Figure,
@@ -335,10 +347,12 @@ export {
   stepCount,
 } from './steps/figure.ts';
 export { type HoldRegion, holdPlace, holdTouches } from './steps/hold-shape.ts';
+export { holdStretches } from './steps/hold-stretches.ts';
 export { findHold } from './steps/holds.ts';
 export type { Mend } from './steps/mend.ts';
 export { type NamedRun, namedRuns } from './steps/pieces.ts';
 export { type SheetCell, type SheetColumn, type SheetLayout, sheetLayout } from './steps/sheet.ts';
+export { sheetLines } from './steps/sheet-lines.ts';
 export { printStep, type Step } from './steps/step.ts';
 export { type FigureTrack, putTrackWord, qualitiesInOrder, tracksInOrder } from './steps/tracks.ts';
 export { readTypedSteps, suggestSteps, type TypedContext } from './steps/typed.ts';

@@ -111,6 +111,7 @@ export const dance = z.strictObject({
   roles: z.enum(['pair', 'solo']),
   beatsPerBar: wholeBeats,
   countCycle: wholeBeats,
+  school: maybe(name),
   slow: beats,
   quick: beats,
   split,

@@ -2,6 +2,8 @@
 // reads back equal.
 import type { z } from 'zod';
 import { FORMAT } from '../model/document.ts';
+import { freeId } from '../model/free-id.ts';
+import { groupBy } from '../model/group-by.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import type { CsvRow } from './csv.ts';
 import { readShape } from './read-json.ts';
@@ -121,6 +123,51 @@ export function readTable<Entry>(
     rows: read.flatMap(({ row }) => row ?? []),
     faults: read.flatMap(({ faults }) => faults),
   });
+}
+
+/** What a row says, by field. */
+export type RowCells = Readonly<Record<string, string>>;
+
+/**
+ * The rows with an id in each: where its cell is empty, or the table has no such column, `idOf` names the row from its
+ * other cells; undefined leaves it without one.
+ */
+export function withIds(
+  rows: readonly CsvRow[],
+  mapping: ColumnMapping,
+  idOf: (cells: RowCells) => string | undefined,
+): readonly CsvRow[] {
+  const [header, ...body] = rows;
+  if (!header) return rows;
+  const fields = header.cells.map(name => mapping[name] ?? name);
+  const at = fields.includes('id') ? fields.indexOf('id') : fields.length;
+  const named = body.map(({ line, cells }) => {
+    if (cells[at] || cells.every(cell => cell === '')) return { line, cells };
+    const own = Object.fromEntries(fields.map((field, index) => [field, cells[index] ?? '']));
+    const filled = Array.from({ length: Math.max(cells.length, at + 1) }, (_, index) => cells[index] ?? '');
+    return { line, cells: filled.with(at, idOf(own) ?? '') };
+  });
+  return [at === fields.length ? { ...header, cells: [...header.cells, 'id'] } : header, ...named];
+}
+
+/**
+ * An id for a row from its name: that of the one entry that is called so, a free one where none is, none where several
+ * are.
+ */
+export function idsByName<Entry extends { readonly id: string; readonly name: string }>(
+  there: readonly Entry[],
+  isOf: (entry: Entry, cells: RowCells) => boolean = () => true,
+): (cells: RowCells) => string | undefined {
+  const taken = new Set(there.map(({ id }) => id));
+  const byName = groupBy(there, ({ name }) => name.normalize('NFC'));
+  return cells => {
+    const name = (cells['name'] ?? '').normalize('NFC');
+    const same = (byName.get(name) ?? []).filter(entry => isOf(entry, cells));
+    if (name === '' || same.length > 1) return undefined;
+    const id = same[0]?.id ?? freeId(name, one => taken.has(one), 'row');
+    taken.add(id);
+    return id;
+  };
 }
 
 interface RowReading<Entry> {

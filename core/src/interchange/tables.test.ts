@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { FORMAT, type Pattern } from '../model/document.ts';
 import { course, figure } from '../test/studio.ts';
 import { readCsv, writeCsv } from './csv.ts';
-import { type ColumnMapping, readTable, tableRows } from './table.ts';
+import { type ColumnMapping, idsByName, readTable, tableRows, withIds } from './table.ts';
 import { ITEM_TABLE, MARK_TABLE, PATTERN_TABLE, STUDENT_TABLE, writeTable } from './tables.ts';
 
 const read = (text: string, mapping?: ColumnMapping) => {
@@ -47,6 +47,36 @@ test('a figure with every field reads back equal', () => {
   expect(again([figure('x', { exit: ['open'], grades: [] })])).toEqual([
     figure('x', { exit: ['open'], grades: [] }),
   ]);
+});
+
+describe('rows without an id', () => {
+  const there = [
+    { id: 'walk', name: 'Pier walk' },
+    { id: 'a', name: 'Twin' },
+    { id: 'b', name: 'Twin' },
+  ];
+  const ids = (text: string, mapping: ColumnMapping = {}) => {
+    const rows = readCsv(text);
+    if (!rows.ok) throw new Error(rows.fault.message);
+    return withIds(rows.value, mapping, idsByName(there)).map(({ cells }) => cells.at(-1));
+  };
+  test('get that of the one who is called so, or a free one; of several called so none', () => {
+    expect(ids('name\nPier walk\nWalk\nTwin\nNew\nNew')).toEqual([
+      'id',
+      'walk',
+      'walk-2',
+      '',
+      'new',
+      'new-2',
+    ]);
+  });
+  test('an id that is written stays, under whatever name its column has', () => {
+    expect(ids('Called,Code\nNew,mine\nNew,', { Called: 'name', Code: 'id' })).toEqual([
+      'Code',
+      'mine',
+      'new',
+    ]);
+  });
 });
 
 describe('a foreign table', () => {

@@ -39,7 +39,7 @@ describe('a step sheet as a drawing', () => {
         'Second',
         'L forward',
         'R back',
-        'Open; ends in Near',
+        'Open; ends Near',
       ]),
     );
   });
@@ -51,6 +51,20 @@ describe('a step sheet as a drawing', () => {
     );
     const width = Number(/width="(\d+)"/.exec(drawing)?.[1]);
     expect([and - one, two - and, width - two]).toEqual([72, 72, 144]);
+  });
+
+  test('a long figure breaks into lines of whole bars, each with its rows and its hold', () => {
+    const steps = Array.from({ length: 20 }, (_, index) => (index % 2 ? 'R fwd' : 'L fwd'));
+    const rhythm = '1e&a2e&a3e&a4e&a 5 6 7 8';
+    const drawing = draw({
+      rhythm,
+      parts: { lead: steps.join(', '), follow: 'opposite' },
+      holds: [{ event: 16, hold: 'near' }],
+      exit: 'near',
+    });
+    expect(openElements(drawing)).toEqual([]);
+    const told = words(drawing).filter(text => /^(First|Open|Near)/.test(text ?? ''));
+    expect(told).toEqual(['First', 'Open', 'First', 'Near; ends Near']);
   });
 
   test('rests, own steps and turns are told', () => {

@@ -1,8 +1,9 @@
 // A step sheet as a drawing of its own (SVG 1.1): columns as wide as their beats, a row a role, the hold below.
 import type { Role } from '../model/document.ts';
 import type { Figure, FigurePart } from '../steps/figure.ts';
-import { findHold } from '../steps/holds.ts';
+import { holdStretches } from '../steps/hold-stretches.ts';
 import { type SheetCell, type SheetLayout, sheetLayout } from '../steps/sheet.ts';
+import { sheetLines } from '../steps/sheet-lines.ts';
 import { type FigureTrack, tracksInOrder } from '../steps/tracks.ts';
 import { actionInWords, turnInWords } from '../steps/words.ts';
 
@@ -13,35 +14,36 @@ const COUNTS = 64;
 const RIBBON = 28;
 const TRACK = 24;
 const HEAD = 40;
+const GAP = 24;
+/** Columns of a line: sixteen of the narrowest. */
+const MOST_WIDTH = 16 * LEAST_COLUMN;
 
 const COLORS: Readonly<Record<Role, string>> = { lead: '#1F6F78', follow: '#A63D6E', solo: '#4B4E8C' };
 const INK = '#1B1F3B';
 const LINE = '#D8DCE6';
 
-/** The step sheet of a figure as the text of an SVG file; `names` are what the house calls the roles. */
+/** The step sheet of a figure as the text of an SVG file, in lines of whole bars; `names` are what the house calls the roles. */
 export function writeSheetSvg(figure: Figure, names: { readonly [role in Role]?: string } = {}): string {
   const layout = sheetLayout(figure);
-  const narrowest = Math.min(...layout.columns.map(({ width }) => width || 1), 1);
-  const perBeat = LEAST_COLUMN / narrowest;
-  const edges = [TITLE];
-  let width = TITLE;
-  for (const column of layout.columns) {
-    width += column.width * perBeat;
-    edges.push(width);
-  }
-  const bottom = HEAD + COUNTS + figure.parts.length * ROW;
+  const lines = sheetLines(layout.columns, MOST_WIDTH, LEAST_COLUMN).map(range => lineOf(layout, range));
   const tracks = tracksInOrder(figure.dance, figure.pattern);
-  const height = bottom + RIBBON + tracks.length * TRACK;
+  const rows = COUNTS + figure.parts.length * ROW + RIBBON + tracks.length * TRACK;
+  const width = Math.max(TITLE, ...lines.map(({ end }) => end));
+  const height = HEAD + Math.max(1, lines.length) * (rows + GAP) - GAP;
   const body = [
     label(0, 24, figure.pattern.name, { size: 20, weight: 700 }),
-    ...drawCounts(layout, edges),
-    ...figure.parts.flatMap((part, index) =>
-      drawRow(part, layout, edges, HEAD + COUNTS + index * ROW, names[part.role]),
-    ),
-    ...drawHold(figure, width, bottom),
-    ...tracks.flatMap((track, index) =>
-      drawTrack(track, layout, edges, bottom + RIBBON + index * TRACK, names),
-    ),
+    ...lines.flatMap((line, index) => {
+      const top = HEAD + index * (rows + GAP);
+      const bottom = top + COUNTS + figure.parts.length * ROW;
+      return [
+        ...drawCounts(line, top),
+        ...figure.parts.flatMap((part, row) =>
+          drawRow(part, line, top + COUNTS + row * ROW, names[part.role]),
+        ),
+        ...drawHold(figure, line, bottom),
+        ...tracks.flatMap((track, row) => drawTrack(track, line, bottom + RIBBON + row * TRACK, names)),
+      ];
+    }),
   ];
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" font-family="sans-serif">`,
@@ -57,31 +59,50 @@ export function writeSheetSvg(figure: Figure, names: { readonly [role in Role]?:
   ].join('\n');
 }
 
-function drawCounts({ columns, cells }: SheetLayout, edges: readonly number[]): readonly string[] {
+/** A line of the sheet: some of its columns, and where each begins. */
+interface Line {
+  readonly layout: SheetLayout;
+  readonly range: readonly [number, number];
+  readonly end: number;
+  /** Where a column of this line begins; undefined for those of others. */
+  at(column: number): number | undefined;
+}
+
+function lineOf(layout: SheetLayout, range: readonly [number, number]): Line {
+  const perBeat = LEAST_COLUMN / Math.min(...layout.columns.map(({ width }) => width || 1), 1);
+  const edges = new Map<number, number>();
+  let end = TITLE;
+  for (let column = range[0]; column < range[1]; column += 1) {
+    edges.set(column, end);
+    end += (layout.columns[column]?.width ?? 0) * perBeat;
+  }
+  return { layout, range, end, at: column => edges.get(column) };
+}
+
+function drawCounts({ layout: { columns, cells }, at }: Line, top: number): readonly string[] {
   const [first] = [...cells.values()];
   const isRest = (column: number) =>
     first?.some(({ from, step }) => from === column && step === null) ?? false;
   return columns.flatMap(({ label: count, edge }, index) => {
-    const x = edges[index] ?? 0;
+    const x = at(index);
+    if (x === undefined) return [];
     const call = first?.find(({ from }) => from === index)?.call ?? '';
     const weight = { phrase: 3, bar: 1.5, none: 0.75 }[edge];
     return [
-      `<path d="M${x} ${HEAD}V${HEAD + COUNTS}" stroke="${edge === 'none' ? LINE : INK}" stroke-width="${weight}"/>`,
-      label(x + 6, HEAD + 24, isRest(index) ? `(${count})` : count, { size: 20, weight: 700 }),
-      label(x + 6, HEAD + 46, call, { size: 13 }),
+      `<path d="M${x} ${top}V${top + COUNTS}" stroke="${edge === 'none' ? LINE : INK}" stroke-width="${weight}"/>`,
+      label(x + 6, top + 24, isRest(index) ? `(${count})` : count, { size: 20, weight: 700 }),
+      label(x + 6, top + 46, call, { size: 13 }),
     ];
   });
 }
 
 function drawRow(
   part: FigurePart,
-  { cells }: SheetLayout,
-  edges: readonly number[],
+  { layout: { cells }, at, end }: Line,
   top: number,
   name: string | undefined,
 ): readonly string[] {
   const color = COLORS[part.role];
-  const end = edges.at(-1) ?? TITLE;
   return [
     `<path d="M0 ${top}H${end}" stroke="${LINE}"/>`,
     label(4, top + ROW / 2, name ?? { lead: 'Leader', follow: 'Follower', solo: 'Steps' }[part.role], {
@@ -89,7 +110,10 @@ function drawRow(
       weight: 700,
       color,
     }),
-    ...(cells.get(part.role) ?? []).flatMap(cell => drawCell(part, cell, edges[cell.from] ?? 0, top)),
+    ...(cells.get(part.role) ?? []).flatMap(cell => {
+      const x = at(cell.from);
+      return x === undefined ? [] : drawCell(part, cell, x, top);
+    }),
   ];
 }
 
@@ -115,38 +139,39 @@ function drawCell(part: FigurePart, cell: SheetCell, x: number, top: number): re
   ];
 }
 
-function drawHold({ pattern, dance, parts }: Figure, width: number, top: number): readonly string[] {
-  const name = (id: string) => findHold(dance, id)?.name ?? id;
-  const entry = (pattern.entry ?? []).map(name).join(' or ');
-  if (entry === '' || parts.length === 0) return [];
-  const changes = (pattern.holds ?? []).map(({ hold }) => name(hold));
-  const exit = pattern.exit ?? 'same';
-  const ends =
-    exit === 'same' ? 'the same hold' : (typeof exit === 'string' ? [exit] : exit).map(name).join(' or ');
+/** The hold where it starts, changes and ends. */
+function drawHold(figure: Figure, { layout, range, end, at }: Line, top: number): readonly string[] {
+  const stretches = holdStretches(figure, layout, range);
+  if (stretches.length === 0) return [];
   return [
-    `<rect x="${TITLE}" y="${top}" width="${Math.max(0, width - TITLE)}" height="${RIBBON}" fill="#FBF0D2"/>`,
+    `<rect x="${TITLE}" y="${top}" width="${Math.max(0, end - TITLE)}" height="${RIBBON}" fill="#FBF0D2"/>`,
     label(4, top + 18, 'Hold', { size: 13, weight: 700 }),
-    label(TITLE + 6, top + 18, `${[entry, ...changes].join(', then ')}; ends in ${ends}`, { size: 13 }),
+    ...stretches.flatMap(({ words, from, isChange, end: ends }) => {
+      const x = at(from) ?? TITLE;
+      return [
+        ...(isChange ? [`<path d="M${x} ${top}v${RIBBON}" stroke="${INK}" stroke-width="2"/>`] : []),
+        label(x + 6, top + 18, ends ? `${words}; ends ${ends.words}` : words, { size: 13 }),
+      ];
+    }),
   ];
 }
 
 /** How it is danced, a row a quality. */
 function drawTrack(
   { quality, track }: FigureTrack,
-  { columns }: SheetLayout,
-  edges: readonly number[],
+  { layout: { columns }, at, end }: Line,
   top: number,
   names: { readonly [role in Role]?: string },
 ): readonly string[] {
   const of = track.role ? `, ${names[track.role] ?? track.role}` : '';
   return [
-    `<path d="M0 ${top}H${edges.at(-1) ?? TITLE}" stroke="${LINE}"/>`,
+    `<path d="M0 ${top}H${end}" stroke="${LINE}"/>`,
     label(4, top + 16, `${quality.name}${of}`.slice(0, MOST_TITLE), { size: 11, weight: 700 }),
-    ...columns.map(({ event }, index) =>
-      label((edges[index] ?? 0) + 6, top + 16, (event === null ? null : track.values[event]) ?? '', {
-        size: 12,
-      }),
-    ),
+    ...columns.flatMap(({ event }, index) => {
+      const x = at(index);
+      const word = event === null ? null : track.values[event];
+      return x === undefined ? [] : [label(x + 6, top + 16, word ?? '', { size: 12 })];
+    }),
   ];
 }
 

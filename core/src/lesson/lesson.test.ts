@@ -4,7 +4,7 @@ import { openLibrary } from '../library/library.ts';
 import type { Log, LogResult, Studio } from '../model/document.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
 import { judgePlan } from '../plan/judge.ts';
-import { course, figure, studio } from '../test/studio.ts';
+import { course, dance, figure, studio } from '../test/studio.ts';
 import { planClass } from './class-plan.ts';
 import { classProgress, lessonsBehind, shakyFigures, standingLogs } from './progress.ts';
 import { draftRecap } from './recap-draft.ts';
@@ -193,13 +193,14 @@ describe('the recap is drafted from the log', () => {
     counting?: Studio['counting'],
     localRules?: string,
     tellsOtherCounts = false,
+    material = library,
   ) =>
     draftRecap({
       tellsOtherCounts,
       studio: { name: 'Test rooms', timezone: 'UTC', ...(counting && { counting }) },
       localRules,
       course: quay,
-      library,
+      library: material,
       lesson: 2,
       audience,
       logs: [log(2, 'walk', 'shaky', { note: 'Arms.' }), log(2, 'sway', 'solid', { minutes: 7 })],
@@ -234,6 +235,13 @@ describe('the recap is drafted from the log', () => {
     const beside = 'Counted **1 2 3 4**, 4 beats. Harbour hall counts it **5 6 7 8**.';
     expect(draft('students', 'numbers', undefined, true)).toContain(beside);
     expect(draft('students', 'numbers')).not.toContain('Harbour hall');
+  });
+
+  test('of two schools the house counts by the one that its dance names', () => {
+    const inSchool = openLibrary(studio(patterns, { dances: [{ ...dance, school: 'Harbour hall' }] }));
+    const text = draft('students', 'numbers', undefined, true, inSchool);
+    expect(text).toContain('Counted **5 6 7 8**, 4 beats. Another school counts it **1 2 3 4**.');
+    expect(text).toContain('**Leader:** 5 left side');
   });
 
   test('cautions point to the rules of the house', () => {

@@ -1,7 +1,14 @@
 import { figureName, type Library } from '../library/library.ts';
 import type { Audience, Course, Log, LogResult, Pattern, Studio } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
-import { danceBeats, type Figure, type FigurePart, otherSchools } from '../steps/figure.ts';
+import {
+  countOf,
+  danceBeats,
+  type Figure,
+  type FigurePart,
+  otherSchools,
+  stepCount,
+} from '../steps/figure.ts';
 import { actionInWords, stepInWords } from '../steps/words.ts';
 import { numberedCall, slowQuickCall } from '../timing/calls.ts';
 import { cautionNotice, cautionsOf } from './cautions.ts';
@@ -80,7 +87,7 @@ function newItem(id: string, source: RecapSource): string[] {
   const cautions = cautionsOf(pattern, source.studio);
   return [
     ...section(`New: ${pattern.name}`, [wholeOnce(figure, source)]),
-    ...figure.parts.flatMap(part => partLines(part, source.studio)),
+    ...figure.parts.flatMap(part => partLines(figure, part, source.studio)),
     ...(cues.length ? ['', `Think of: ${cues.join(' · ')}`] : []),
     ...lookalikeLines(pattern, source.library),
     ...faultLines(pattern),
@@ -105,7 +112,11 @@ function countedBy(figure: Figure, counting: Studio['counting']): string {
   const { pattern, dance, parts } = figure;
   const [first] = parts;
   if (!first) return '';
-  const numbers = () => first.rhythm.events.map(({ label, rest }) => (rest ? `(${label})` : label)).join(' ');
+  const numbers = () =>
+    first.rhythm.events
+      .map(({ rest }, event) => [rest, countOf(figure, first.rhythm, event)] as const)
+      .map(([rest, count]) => (rest ? `(${count})` : count))
+      .join(' ');
   switch (counting) {
     case 'slow-quick': {
       const calls = slowQuickCall(first.rhythm, danceBeats(dance, 'slow'), danceBeats(dance, 'quick'));
@@ -127,14 +138,14 @@ function countedBy(figure: Figure, counting: Studio['counting']): string {
   }
 }
 
-function partLines(part: FigurePart, studio: Studio): string[] {
+function partLines(figure: Figure, part: FigurePart, studio: Studio): string[] {
   const names = {
     lead: studio.roles?.lead ?? 'Leader',
     follow: studio.roles?.follow ?? 'Follower',
     solo: 'Steps',
   };
-  const steps = part.steps.flatMap(({ step, time }) =>
-    step ? [`${time?.label ?? ''} ${stepInWords(step)}`.trim()] : [],
+  const steps = part.steps.flatMap(({ step, time }, index) =>
+    step ? [`${time ? stepCount(figure, part, index) : ''} ${stepInWords(step)}`.trim()] : [],
   );
   return ['', `**${names[part.role]}:** ${steps.join(' · ')}`];
 }

@@ -4,6 +4,7 @@ import { readFigure } from '../couple/read-figure.ts';
 import type { Pattern } from '../model/document.ts';
 import { type Figure, figureTurn } from '../steps/figure.ts';
 import { allExitHolds } from '../steps/holds.ts';
+import type { SheetLayout } from '../steps/sheet.ts';
 import { printStep } from '../steps/step.ts';
 import type { Library } from './library.ts';
 import { type MadeFields, madeStretches, writeMade } from './made.ts';
@@ -38,6 +39,30 @@ export function madeSpans({ pattern, dance }: Figure, library: Library): readonl
     from = span.to;
     return span;
   });
+}
+
+/** A stretch of a sheet's columns that is read as one: a piece as often as it follows itself. */
+export interface SheetFold {
+  /** `Wrap`, `Basic ×3`. */
+  readonly words: string;
+  readonly from: number;
+  /** The column after the last. */
+  readonly to: number;
+}
+
+/** The pieces of a made figure as stretches of its sheet; none where it is not made of any. */
+export function madeFolds(figure: Figure, library: Library, { columns }: SheetLayout): readonly SheetFold[] {
+  const runs: { words: string; times: number; from: number }[] = [];
+  for (const { words, from } of madeSpans(figure, library)) {
+    const last = runs.at(-1);
+    if (last?.words === words) last.times += 1;
+    else runs.push({ words, times: 1, from: columns.findIndex(({ event }) => event === from) });
+  }
+  return runs.map(({ words, times, from }, index) => ({
+    words: times === 1 ? words : `${words} ×${times}`,
+    from,
+    to: runs[index + 1]?.from ?? columns.length,
+  }));
 }
 
 /** What the pieces of a figure make of it now, where that is not what it is; undefined where it is, or cannot be made. */

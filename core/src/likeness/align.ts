@@ -39,6 +39,15 @@ const GAP_COST = 4;
 
 /** Steps of a part made comparable; unreadable steps are left out. */
 export function comparedSteps(figure: Figure, part: FigurePart): readonly ComparedStep[] {
+  const known = compared.get(part) ?? madeComparable(figure, part);
+  compared.set(part, known);
+  return known;
+}
+
+/** A level compares each of its figures with all others. */
+const compared = new WeakMap<FigurePart, readonly ComparedStep[]>();
+
+function madeComparable(figure: Figure, part: FigurePart): readonly ComparedStep[] {
   const startFoot = startOf(part);
   const sign = part.role === 'solo' && startFoot === 'R' ? -1 : 1;
   const actions = danceActions(figure.dance);
@@ -104,6 +113,11 @@ function restCosts(a: readonly ComparedStep[], b: readonly ComparedStep[]): Int3
       rest[i * width + j] = best === Infinity ? 0 : best;
     }
   return rest;
+}
+
+/** True when two steps are danced alike in every respect. */
+export function isSameStep(a: ComparedStep, b: ComparedStep): boolean {
+  return comparePair(a, b) === 'same';
 }
 
 function comparePair(a: ComparedStep, b: ComparedStep): PairKind {

@@ -29,15 +29,36 @@ export interface Comparison {
  * a figure and its other-foot form are alike. O(n·m) for n and m steps.
  */
 export function compareFigures(a: Figure, b: Figure): Comparison {
-  const roles = [...new Set([...a.parts, ...b.parts].map(({ role }) => role))];
-  const compared = roles.map(role => [role, compareRole(a, b, role)] as const);
-  const sum = compared.reduce((total, [, { novelty }]) => total + novelty, 0);
+  const compared = rolesOfBoth(a, b).map(role => [role, compareRole(a, b, role)] as const);
   const rotated = findRotation(a, b);
   return {
-    novelty: roles.length === 0 ? 0 : sum / roles.length,
+    novelty: mean(compared.map(([, { novelty }]) => novelty)),
     roles: Object.fromEntries(compared),
     ...(rotated !== undefined && { rotated }),
   };
+}
+
+/** The novelty of a comparison alone, for many figures at once. */
+export function noveltyBetween(a: Figure, b: Figure): number {
+  return mean(rolesOfBoth(a, b).map(role => compareRole(a, b, role).novelty));
+}
+
+/** What the novelty of two figures is at least, by the number of their steps. */
+export function leastNovelty(a: Figure, b: Figure): number {
+  return mean(
+    rolesOfBoth(a, b).map(role => {
+      const [n, m] = [stepsOf(a, role).length, stepsOf(b, role).length];
+      return n === m ? 0 : Math.abs(n - m) / Math.max(n, m);
+    }),
+  );
+}
+
+function rolesOfBoth(a: Figure, b: Figure): readonly Role[] {
+  return [...new Set([...a.parts, ...b.parts].map(({ role }) => role))];
+}
+
+function mean(values: readonly number[]): number {
+  return values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length;
 }
 
 function compareRole(a: Figure, b: Figure, role: Role): RoleComparison {
@@ -181,7 +202,7 @@ export interface Nearest {
 export function nearestFigures(figure: Figure, others: readonly Figure[], limit: number): readonly Nearest[] {
   return others
     .filter(other => other.pattern.id !== figure.pattern.id && other.parts.length > 0)
-    .map(other => ({ figure: other, novelty: compareFigures(figure, other).novelty }))
+    .map(other => ({ figure: other, novelty: noveltyBetween(figure, other) }))
     .sort((a, b) => a.novelty - b.novelty)
     .slice(0, limit);
 }

@@ -1,5 +1,5 @@
 import type { Figure } from '../steps/figure.ts';
-import { compareFigures } from './compare.ts';
+import { leastNovelty, noveltyBetween } from './compare.ts';
 import { sharedSteps } from './openings.ts';
 
 export interface LookAlike {
@@ -22,12 +22,12 @@ export function proposeLookAlikes(figures: readonly Figure[]): readonly LookAlik
   const found = danced.flatMap((a, index) =>
     danced.slice(index + 1).flatMap((b): LookAlike[] => {
       if (a.dance.id !== b.dance.id || isWritten(a, b)) return [];
-      const { novelty } = compareFigures(a, b);
       const shared = sharedSteps(a, b);
       const shorter = Math.min(...[a, b].map(({ parts }) => parts[0]?.steps.length ?? 0));
-      return novelty < BLURS_UNDER || (shared > 0 && shared * 2 >= shorter)
-        ? [{ a, b, novelty, shared }]
-        : [];
+      const beginAlike = shared > 0 && shared * 2 >= shorter;
+      if (!beginAlike && leastNovelty(a, b) >= BLURS_UNDER) return [];
+      const novelty = noveltyBetween(a, b);
+      return beginAlike || novelty < BLURS_UNDER ? [{ a, b, novelty, shared }] : [];
     }),
   );
   return found.sort((x, y) => x.novelty - y.novelty);

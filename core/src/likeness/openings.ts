@@ -2,7 +2,7 @@
 // the steps. Linear in all their steps.
 import type { PatternMark, Role } from '../model/document.ts';
 import { type Figure, findPart, stepCount } from '../steps/figure.ts';
-import { type ComparedStep, comparedSteps } from './align.ts';
+import { type ComparedStep, comparedSteps, isSameStep } from './align.ts';
 
 export interface Opening {
   /** How many steps from the start all of these figures share. */
@@ -103,7 +103,10 @@ export function sharedSteps(a: Figure, b: Figure): number {
     const other = findPart(b, part.role);
     if (!other) return 0;
     const [left, right] = [comparedSteps(a, part), comparedSteps(b, other)];
-    const differs = left.findIndex((step, index) => JSON.stringify(step) !== JSON.stringify(right[index]));
+    const differs = left.findIndex((step, index) => {
+      const beside = right[index];
+      return !beside || !isSameStep(step, beside);
+    });
     return differs < 0 ? left.length : differs;
   });
   return counts.length === 0 ? 0 : Math.min(...counts);

@@ -1,6 +1,6 @@
 import type { Library } from '../library/library.ts';
 import type { Figure } from '../steps/figure.ts';
-import { compareFigures } from './compare.ts';
+import { noveltyBetween } from './compare.ts';
 import { figureDifficulty } from './difficulty.ts';
 
 /** A number for each figure; those without steps have none. */
@@ -19,7 +19,7 @@ export function rankByNovelty(library: Library, ids: readonly string[], known: r
   return rank(library, ids, figure =>
     others
       .filter(({ dance }) => dance.id === figure.dance.id)
-      .reduce((least, other) => Math.min(least, compareFigures(figure, other).novelty), 1),
+      .reduce((least, other) => Math.min(least, noveltyBetween(figure, other)), 1),
   );
 }
 

@@ -77,6 +77,8 @@ export interface Dance {
   readonly roles: 'pair' | 'solo';
   readonly beatsPerBar: number;
   readonly countCycle: number;
+  /** The school whose counts are the house's, of those that its figures are counted by besides their own. */
+  readonly school?: string;
   readonly slow: BeatsText;
   readonly quick: BeatsText;
   readonly split: Split;

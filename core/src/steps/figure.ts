@@ -41,6 +41,8 @@ export interface Figure {
   /** Ticks; null where nothing is timed. */
   readonly beats: Ticks | null;
   readonly parts: readonly FigurePart[];
+  /** What the events of the first part are called, where another school than the figure is written for is the house's. */
+  readonly houseCounts?: readonly string[];
 }
 
 export interface FigureFault {
@@ -101,14 +103,30 @@ export function readWrittenFigure(
   }
   const rhythmBeats = parts.find(part => part.rhythm.beats !== null)?.rhythm.beats ?? null;
   checkSameBeats(parts, faults);
-  return { figure: { pattern, dance, beats: rhythmBeats, parts }, faults };
+  const house = schoolsOf(pattern, dance).find(({ school }) => school === dance.school);
+  return {
+    figure: { pattern, dance, beats: rhythmBeats, parts, ...(house && { houseCounts: house.labels }) },
+    faults,
+  };
 }
 
-/** The counts that other schools have for the events of a figure; those that cannot be read are left out. */
-export function otherSchools({
-  pattern,
-  dance,
-}: Figure): readonly { school: string; labels: readonly string[] }[] {
+/** A school's names for the events of a figure. */
+export interface SchoolCounts {
+  readonly school: string;
+  readonly labels: readonly string[];
+}
+
+/** The counts of other schools than the house's for the events of a figure; those that cannot be read are left out. */
+export function otherSchools({ pattern, dance, parts, houseCounts }: Figure): readonly SchoolCounts[] {
+  const others = schoolsOf(pattern, dance).filter(({ school }) => school !== dance.school);
+  const written = parts[0]?.rhythm.events.map(({ label }) => label);
+  return houseCounts && written ? [{ school: ANOTHER_SCHOOL, labels: written }, ...others] : others;
+}
+
+/** The school that a figure is written for, where it is not the house's. */
+const ANOTHER_SCHOOL = 'Another school';
+
+function schoolsOf(pattern: Pattern, dance: Dance): readonly SchoolCounts[] {
   return (pattern.otherCounts ?? []).flatMap(({ school, rhythm, beats }) => {
     const { beats: _, ...terms } = pattern;
     const own = beats === undefined ? terms : { ...terms, beats };
@@ -128,15 +146,20 @@ export function countTerms({ split, cycle }: Pick<Pattern, 'split' | 'cycle'>, d
 }
 
 /** The count of a step of a part, as a teacher says it. */
-export function stepCount({ pattern, dance }: Figure, { rhythm, steps }: FigurePart, step: number): string {
-  const event = steps[step]?.time?.event ?? step;
-  return eventCount(rhythm, event, countTerms(pattern, dance));
+export function stepCount(figure: Figure, { rhythm, steps }: FigurePart, step: number): string {
+  return countOf(figure, rhythm, steps[step]?.time?.event ?? step);
+}
+
+/** The count of an event of a figure as the house says it, by its school where that has as many. */
+export function countOf({ pattern, dance, houseCounts }: Figure, rhythm: Rhythm, event: number): string {
+  const house = houseCounts?.length === rhythm.events.length ? houseCounts[event] : undefined;
+  return house ?? eventCount(rhythm, event, countTerms(pattern, dance));
 }
 
 /** The count on which something hangs that is written down for an event, as a teacher says it. */
-export function markCount({ pattern, dance, parts }: Figure, event: number): string {
-  const rhythm = parts[0]?.rhythm;
-  return rhythm ? eventCount(rhythm, event, countTerms(pattern, dance)) : String(event + 1);
+export function markCount(figure: Figure, event: number): string {
+  const rhythm = figure.parts[0]?.rhythm;
+  return rhythm ? countOf(figure, rhythm, event) : String(event + 1);
 }
 
 /** Degrees that the dancer of a part turns, in sum. */

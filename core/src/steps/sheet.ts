@@ -2,8 +2,8 @@
 import type { Role } from '../model/document.ts';
 import { TICKS_PER_BEAT, type Ticks, ticks } from '../model/units.ts';
 import { slowQuickCall, timedSteps } from '../timing/calls.ts';
-import { countLabel, eventCount } from '../timing/renderings.ts';
-import { countTerms, danceBeats, type Figure, type FigurePart } from './figure.ts';
+import { countLabel } from '../timing/renderings.ts';
+import { countOf, countTerms, danceBeats, type Figure, type FigurePart } from './figure.ts';
 
 /** One moment of the figure, as wide as the time until the next. */
 export interface SheetColumn {
@@ -46,7 +46,8 @@ export function sheetLayout(figure: Figure): SheetLayout {
   return { columns, cells };
 }
 
-function sheetColumns({ parts, dance, pattern }: Figure): readonly SheetColumn[] {
+function sheetColumns(figure: Figure): readonly SheetColumn[] {
+  const { parts, dance, pattern } = figure;
   const rhythm = parts[0]?.rhythm;
   const first = rhythm?.events ?? [];
   if (parts[0]?.rhythm.beats === null || first.length === 0)
@@ -60,8 +61,7 @@ function sheetColumns({ parts, dance, pattern }: Figure): readonly SheetColumn[]
     return {
       onset: ticks(onset),
       width: Math.max(0, ((sorted[index + 1] ?? end) - onset) / TICKS_PER_BEAT),
-      label:
-        rhythm && event >= 0 ? eventCount(rhythm, event, terms) : (countLabel(ticks(onset), terms) ?? '·'),
+      label: rhythm && event >= 0 ? countOf(figure, rhythm, event) : (countLabel(ticks(onset), terms) ?? '·'),
       edge: edgeAt(onset, dance.beatsPerBar, dance.phrase),
       event: event < 0 ? null : event,
     };

@@ -160,7 +160,7 @@ export function courseContent(role: NonNullable<Asked['role']>): CourseContent {
       people: [...(demoStudio.people ?? [])],
       rooms: [...(demoStudio.rooms ?? [])],
       holidays: [...(demoStudio.holidays ?? [])],
-      figureColumns: {},
+      tableColumns: { patterns: {}, items: {}, students: {}, marks: {} },
       slug: 'tarn-street',
       consent: null,
       localRules: null,

@@ -30,7 +30,11 @@ interface DisclosureProps {
   readonly title: ReactNode;
   readonly size?: 'small' | 'normal' | 'title';
   readonly startsOpen?: boolean;
+  /** Given where something else than the press opens it too. */
+  readonly isOpen?: boolean;
   onToggle?(isOpen: boolean): void;
+  /** True where what is inside is much, and is drawn when it is first opened. */
+  readonly isLazy?: boolean;
   readonly children: ReactNode;
 }
 
@@ -39,14 +43,17 @@ export function Disclosure({
   title,
   size = 'normal',
   startsOpen = false,
+  isOpen,
   onToggle,
+  isLazy = false,
   children,
 }: DisclosureProps) {
   return (
     <Collapsible.Root
       recipe={collapsibleSlotRecipe}
       className="no-print"
-      defaultOpen={startsOpen}
+      lazyMount={isLazy}
+      {...(isOpen === undefined ? { defaultOpen: startsOpen } : { open: isOpen })}
       {...(onToggle && { onOpenChange: ({ open }: { open: boolean }) => onToggle(open) })}
     >
       <Trigger size={size}>

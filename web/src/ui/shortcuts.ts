@@ -38,6 +38,7 @@ export const SHORTCUTS = {
   dismiss: { keys: 'Escape', words: 'keep the plan as it is; nothing chosen', where: 'Map' },
   'new-figure': { keys: 'n', words: 'a new figure', where: 'Material' },
   'other-side': { keys: 'o', words: 'its other side, or mirror, as a figure of its own', where: 'Material' },
+  'into-recap': { keys: 'i', words: 'the sentence of a comparison into the recap', where: 'Material' },
   write: { shown: 'letters, + -', words: 'write the step one is on', where: 'Material' },
   'mend-step': { shown: '.', words: 'mend the step', where: 'Material' },
   natural: { shown: '=', words: 'make the step natural again', where: 'Material' },

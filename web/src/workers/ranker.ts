@@ -1,6 +1,6 @@
 import type { Material, Pattern, Ranks } from '@map-step/core';
 import { type Remote, wrap } from 'comlink';
-import type { NearestName, RankWorker } from './rank.worker.ts';
+import type { LevelPairs, NearestName, RankWorker } from './rank.worker.ts';
 
 let shared: Remote<RankWorker> | undefined;
 let loaded: Material | undefined;
@@ -22,6 +22,14 @@ export async function rankInWorker(
   known: readonly string[] | undefined,
 ): Promise<Ranks> {
   return await (await workerWith(material)).rank(ids, known);
+}
+
+/** What of a level's figures is too alike, in a worker. */
+export async function levelPairsInWorker(
+  material: Material,
+  figures: readonly string[],
+): Promise<LevelPairs> {
+  return await (await workerWith(material)).pairs(figures);
 }
 
 /** `nearestFigures` of the core, in a worker. */

@@ -1,10 +1,17 @@
 import type { TableOrder, TableResult } from '@map-step/contract';
-import { type CsvRow, type FigurePreview, PATTERN_TABLE, previewFigures, readTable } from '@map-step/core';
+import {
+  type CsvRow,
+  type FigurePreview,
+  idsByName,
+  PATTERN_TABLE,
+  previewFigures,
+  readTable,
+  withIds,
+} from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { type ImportOrder, writePlan } from './import-plan.ts';
-import { getStudio, saveStudio } from './studio-store.ts';
 
 const TOLD = 500;
 
@@ -17,7 +24,12 @@ export async function importFigureTable(
 ): Promise<TableResult> {
   const patterns = await documentStore(scope, 'patterns').list();
   const known = new Map(patterns.map(pattern => [pattern.id, pattern]));
-  const read = readTable(PATTERN_TABLE, rows, table.mapping, id => known.get(id));
+  const named = withIds(
+    rows,
+    table.mapping,
+    idsByName(patterns, ({ dance }, cells) => dance === cells['dance']),
+  );
+  const read = readTable(PATTERN_TABLE, named, table.mapping, id => known.get(id));
   if (!read.ok) throw unusable(read.fault.column, read.fault.message);
   const material = {
     patterns,
@@ -26,14 +38,13 @@ export async function importFigureTable(
     elements: await documentStore(scope, 'elements').list(),
   };
   const preview = previewFigures(material, read.value);
-  if (table.write) await write(scope, preview, table.mapping, order);
+  if (table.write) await write(scope, preview, order);
   return resultOf(preview, table.write, rows[0]?.cells ?? []);
 }
 
 async function write(
   scope: StudioScope,
   { fresh, changed }: FigurePreview,
-  mapping: TableOrder['mapping'],
   order: ImportOrder,
 ): Promise<void> {
   await writePlan(
@@ -44,9 +55,6 @@ async function write(
     },
     order,
   );
-  if (Object.keys(mapping).length === 0) return;
-  const studio = await getStudio(scope);
-  await saveStudio(scope, { ...studio, mappings: { ...studio.mappings, figures: mapping } });
 }
 
 function resultOf(preview: FigurePreview, written: boolean, columns: readonly string[]): TableResult {

@@ -70,7 +70,7 @@ describe('a table of figures', () => {
     await run(rows('quay-drill,Quay drill,drill,hustle,,'), true, MAPPING);
     expect((await exportStudio(ottilie)).mappings).toEqual({ figures: MAPPING });
     const studio = await ottilie.call('studio.read');
-    expect(studio.body.figureColumns).toEqual(MAPPING);
+    expect(studio.body.tableColumns.patterns).toEqual(MAPPING);
   });
 
   test('an import is not taken back over a change that came after it', async () => {
@@ -87,9 +87,16 @@ describe('a table of figures', () => {
     expect((await figures()).get('slip-drill')?.name).toBe('Slip');
   });
 
-  test('a table without a column for the id is refused with what is missing', async () => {
-    const { job } = await run('name\nx', false);
-    expect(job).toMatchObject({ state: 'failed', fault: { problems: [{ at: 'id' }] } });
+  test('rows without an id are known by their name, or get an id of it', async () => {
+    const text = 'name,kind,dance,minutes\nWrap,pattern,hustle,9\nLantern drill,drill,hustle,4';
+    const { result } = await run(text, false);
+    expect([result.fresh, result.faults]).toEqual([
+      [{ line: 3, id: 'lantern-drill', name: 'Lantern drill' }],
+      [],
+    ]);
+    expect(result.changed.map(({ id, fields }) => [id, fields.map(({ field }) => field)])).toEqual([
+      ['wrap', ['minutes']],
+    ]);
   });
 
   test('5,000 rows come in with live progress, and a stopped import leaves nothing behind', async () => {

@@ -4,6 +4,7 @@ import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { importFigureTable } from './figure-table-service.ts';
 import type { ImportOrder } from './import-plan.ts';
+import { getStudio, MAPPING_KEYS, saveStudio } from './studio-store.ts';
 import { importOtherTable } from './table-service.ts';
 
 /** Reads a table of any kind and tells what it would do, or does it. */
@@ -18,7 +19,15 @@ export async function importTable(
       problems: [{ at: `line ${rows.fault.line}`, message: rows.fault.message }],
     });
   order.tell('Comparing with the studio', 0, rows.value.length);
-  return table.table === 'patterns'
+  const result = await (table.table === 'patterns'
     ? importFigureTable(scope, rows.value, table, order)
-    : importOtherTable(scope, table.table, rows.value, table, order);
+    : importOtherTable(scope, table.table, rows.value, table, order));
+  if (table.write && Object.keys(table.mapping).length > 0) await keepMapping(scope, table);
+  return result;
+}
+
+/** What the columns of a foreign table mean is kept for the next one. */
+async function keepMapping(scope: StudioScope, { table, mapping }: TableOrder): Promise<void> {
+  const studio = await getStudio(scope);
+  await saveStudio(scope, { ...studio, mappings: { ...studio.mappings, [MAPPING_KEYS[table]]: mapping } });
 }

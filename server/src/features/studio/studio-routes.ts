@@ -6,7 +6,7 @@ import { HttpFault } from '../../faults/http-fault.ts';
 import { route } from '../../http/route.ts';
 import { queueJob } from '../../jobs/job-store.ts';
 import { undoImport } from './import-plan.ts';
-import { getSlug, getStudio, readStudioDocument } from './studio-store.ts';
+import { getSlug, getStudio, MAPPING_KEYS, readStudioDocument } from './studio-store.ts';
 
 const textOf = (value: unknown) => (typeof value === 'string' && value !== '' ? value : null);
 
@@ -36,7 +36,9 @@ export const studioRoutes = [
       people: await documentStore(scope, 'people').list(),
       rooms: await documentStore(scope, 'rooms').list(),
       holidays,
-      figureColumns: (mappings?.figures ?? {}) as StudioAnswer['figureColumns'],
+      tableColumns: Object.fromEntries(
+        TABLE_NAMES.map(name => [name, mappings?.[MAPPING_KEYS[name]] ?? {}]),
+      ) as StudioAnswer['tableColumns'],
     };
   }),
   route('studio.export', async (scope, { response }) => {

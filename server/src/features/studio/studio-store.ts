@@ -1,4 +1,13 @@
-import type { Check, Holiday, Mark, PlanVersion, Recap, Studio, StudioDocument } from '@map-step/core';
+import type {
+  Check,
+  Holiday,
+  Mark,
+  PlanVersion,
+  Recap,
+  Studio,
+  StudioDocument,
+  TableName,
+} from '@map-step/core';
 import { FORMAT, freeId } from '@map-step/core';
 import type { Database } from '../../db/database.ts';
 import { documentStore } from '../../db/document-store.ts';
@@ -6,6 +15,14 @@ import { eventStore } from '../../db/event-store.ts';
 import { DOCUMENT_KINDS, type RecapRow } from '../../db/models.ts';
 import { readable } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+
+/** Under which the studio keeps what the columns of each table meant. */
+export const MAPPING_KEYS = {
+  patterns: 'figures',
+  items: 'items',
+  students: 'students',
+  marks: 'marks',
+} as const satisfies Record<TableName, string>;
 
 /** What a studio's own row keeps: its `studio` entry and the parts of the document without ids. */
 export interface StudioRecord extends Studio {

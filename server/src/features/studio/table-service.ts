@@ -1,5 +1,6 @@
 // Tables of students, of the items of courses and of the marks of checks: each becomes a part of a studio's document
 // and comes in as a document does.
+import { createHash } from 'node:crypto';
 import type { TableOrder, TableResult } from '@map-step/contract';
 import {
   type CheckMarkRow,
@@ -9,7 +10,9 @@ import {
   changedFields,
   FORMAT,
   ITEM_TABLE,
+  idsByName,
   MARK_TABLE,
+  type RowCells,
   type RowFault,
   readTable,
   STUDENT_TABLE,
@@ -17,6 +20,7 @@ import {
   type StudioDocument,
   type Table,
   type TableRow,
+  withIds,
 } from '@map-step/core';
 import { dequal } from 'dequal/lite';
 import { documentStore } from '../../db/document-store.ts';
@@ -77,8 +81,10 @@ async function readStudents(
   rows: readonly CsvRow[],
   mapping: TableOrder['mapping'],
 ): Promise<TablePart> {
-  const there = new Map((await documentStore(scope, 'students').list()).map(one => [one.id, one]));
-  const { sound, faults } = readSound(STUDENT_TABLE, rows, mapping, {
+  const students = await documentStore(scope, 'students').list();
+  const there = new Map(students.map(one => [one.id, one]));
+  const named = withIds(rows, mapping, idsByName(students));
+  const { sound, faults } = readSound(STUDENT_TABLE, named, mapping, {
     keyOf: ({ id }) => id,
     known: id => there.get(id),
     faultsOf: () => [],
@@ -142,7 +148,7 @@ async function readMarks(
   const there = new Map(
     (await eventStore(scope, 'marks').list()).map(mark => [mark.id, mark as CheckMarkRow]),
   );
-  const { sound, faults } = readSound(MARK_TABLE, rows, mapping, {
+  const { sound, faults } = readSound(MARK_TABLE, withIds(rows, mapping, markId), mapping, {
     keyOf: ({ id }) => id,
     faultsOf: mark => {
       const same = there.get(mark.id);
@@ -170,6 +176,13 @@ async function readMarks(
     ...sort(sound, ({ id }) => there.get(id), named),
     faults,
   };
+}
+
+/** The same mark gets the same id each time its table comes in (a name-based UUID as of RFC 9562). */
+function markId(cells: RowCells): string {
+  const told = ['check', 'student', 'role', 'pattern', 'layer', 'by', 'at'].map(field => cells[field] ?? '');
+  const hash = createHash('sha256').update(told.join('\n')).digest('hex');
+  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-8${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
 }
 
 interface SoundRules<Entry> {

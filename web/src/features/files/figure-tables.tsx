@@ -104,7 +104,7 @@ function TableImport({ table, kind }: { table: ChosenTable; kind: TableName }) {
   const client = useQueryClient();
   const { data: studio } = useQuery(studioQuery);
   const [chosen, setMapping] = useState<ColumnMapping>();
-  const mapping = chosen ?? (kind === 'patterns' ? studio?.figureColumns : undefined) ?? {};
+  const mapping = chosen ?? studio?.tableColumns[kind] ?? {};
   const [job, setJob] = useState<string>();
   const begin = useMutation({
     mutationFn: (write: boolean) =>
@@ -115,6 +115,7 @@ function TableImport({ table, kind }: { table: ChosenTable; kind: TableName }) {
     },
   });
   const named = new Set(table.columns.map(column => mapping[column] ?? column));
+  const isNamed = key === 'id' || named.has(key);
   const unknown = table.columns.filter(column => !fields.includes(column));
   return (
     <chakra.div display="grid" gap="3">
@@ -134,13 +135,16 @@ function TableImport({ table, kind }: { table: ChosenTable; kind: TableName }) {
         <Button
           look="next"
           justifySelf="start"
-          disabled={!named.has(key) || begin.isPending}
+          disabled={!isNamed || begin.isPending}
           onClick={() => begin.mutate(false)}
         >
           See what {table.name} would do
         </Button>
       )}
-      {!named.has(key) && <Label>Say first which column is the {key}.</Label>}
+      {!isNamed && <Label>Say first which column is the {key}.</Label>}
+      {key === 'id' && !named.has(key) && (
+        <Label>A row without an id gets one from its name; one that is there is known by it.</Label>
+      )}
       {job && (
         <JobProgress
           id={job}

@@ -32,7 +32,7 @@ const source: PaletteSource = {
     people: [...(demoStudio.people ?? [])],
     rooms: [],
     holidays: [],
-    figureColumns: {},
+    tableColumns: { patterns: {}, items: {}, students: {}, marks: {} },
     slug: 'x',
     consent: null,
     localRules: null,

@@ -1,11 +1,11 @@
 import type { HistoryEntry, PublishAnswer, RecapAnswer, RecapDetail } from '@map-step/contract';
 import type { Clash, Json } from '@map-step/core';
-import { type QueryClient, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { ApiError, call } from '../../api/client.ts';
-import type { Aggregate } from '../../api/commands.ts';
 import { useCourse } from '../course/course-context.ts';
-import { keys, sectionQuery, useSectionRefresh } from '../course/course-queries.ts';
+import { useSectionRefresh } from '../course/course-queries.ts';
+import { putIntoClass, type RecapText, recapAggregate } from '../course/recap-document.ts';
 import { createDraftStore } from '../history/draft-store.ts';
 import { type SaveState, useDraft } from '../history/use-draft.ts';
 
@@ -26,12 +26,6 @@ export interface RecapEditor {
   revoke(): void;
   readonly published: PublishAnswer | undefined;
   readonly isBusy: boolean;
-}
-
-type RecapKey = Pick<RecapAnswer, 'section' | 'lesson' | 'audience'>;
-
-interface RecapText {
-  readonly markdown: string;
 }
 
 const recapDrafts = createDraftStore<RecapText>('recaps');
@@ -89,30 +83,3 @@ export function useRecap(recap: RecapAnswer): RecapEditor {
 }
 
 const isText = () => true;
-
-function recapAggregate(params: RecapKey): Aggregate<RecapDetail, RecapText> {
-  return {
-    key: keys.recap(params),
-    read: () => call('recap.read', { params }),
-    send: command => call('recap.command', { params, body: { command }, outlives: true }),
-    bodyOf: ({ recap: { markdown } }) => ({ markdown }),
-    withBody: (answer, body) => ({ ...answer, recap: { ...answer.recap, ...body } }),
-    versionOf: ({ recap }) => recap.version,
-    historyOf: ({ history }) => history,
-    onSaved: (client, { recap }) => putIntoClass(client, recap),
-  };
-}
-
-/** What is known of the class holds its recaps too. */
-function putIntoClass(client: QueryClient, saved: RecapAnswer): void {
-  client.setQueryData(
-    sectionQuery(saved.section).queryKey,
-    answer =>
-      answer && {
-        ...answer,
-        recaps: answer.recaps.map(other =>
-          other.lesson === saved.lesson && other.audience === saved.audience ? saved : other,
-        ),
-      },
-  );
-}

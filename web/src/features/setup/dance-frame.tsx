@@ -1,12 +1,14 @@
 import { chakra } from '@chakra-ui/react';
 import type { Dance, Floor, Split } from '@map-step/core';
 import { parseBeats } from '@map-step/core';
+import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import type { Commands } from '../../api/commands.ts';
 import { Choice, optionsOf } from '../../ui/choice.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { SavedText } from '../../ui/saved-text.tsx';
+import { danceQuery } from './setup-queries.ts';
 
 const SPLITS = optionsOf({ straight: 'straight', swung: 'swung' } satisfies Record<Split, string>);
 const FLOORS = optionsOf({
@@ -26,6 +28,8 @@ interface DanceFrameProps {
 export function DanceFrame({ dance, commands }: DanceFrameProps) {
   const put = <Key extends keyof Dance>(what: string, key: Key, value: Dance[Key]) =>
     commands.edit(what, now => ({ ...now, [key]: value }));
+  const putSchool = (school: string | undefined) =>
+    commands.edit('School of counting', ({ school: _, ...now }) => ({ ...now, ...(school && { school }) }));
   const number = (label: string, key: 'beatsPerBar' | 'countCycle' | 'phrase', words: string) => (
     <Row label={label} words={words}>
       <NumberField
@@ -75,6 +79,12 @@ export function DanceFrame({ dance, commands }: DanceFrameProps) {
           set={split => put('Split beats', 'split', split)}
         />
       </Row>
+      <Row
+        label="School of counting"
+        words="of those that its figures are counted by; its counts are the house's"
+      >
+        <School dance={dance} put={putSchool} />
+      </Row>
       <Row label="Where it is danced" words="what a figure does to the room is judged by it">
         <Choice
           label="Where it is danced"
@@ -86,6 +96,33 @@ export function DanceFrame({ dance, commands }: DanceFrameProps) {
         />
       </Row>
     </chakra.section>
+  );
+}
+
+/** No school is called so. */
+const AS_WRITTEN = '-';
+
+/** The schools by which the figures of the dance are counted too; one of them may be the house's. */
+function School({ dance, put }: { dance: Dance; put(school: string | undefined): void }) {
+  const { data: material } = useQuery(danceQuery(dance.id));
+  const schools = new Set(
+    [
+      ...(material?.patterns ?? []).flatMap(({ otherCounts = [] }) => otherCounts),
+      ...(dance.school ? [{ school: dance.school }] : []),
+    ].map(({ school }) => school),
+  );
+  return (
+    <Choice
+      label="School of counting"
+      hidesLabel
+      width="22rem"
+      value={dance.school ?? AS_WRITTEN}
+      among={[
+        { value: AS_WRITTEN, words: 'as the figures are written' },
+        ...[...schools].map(school => ({ value: school, words: school })),
+      ]}
+      set={school => put(school === AS_WRITTEN ? undefined : school)}
+    />
   );
 }
 

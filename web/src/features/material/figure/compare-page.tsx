@@ -3,9 +3,11 @@ import {
   type AlignedPair,
   compareFigures,
   comparisonInWords,
+  countOf,
   type Figure,
   type FigurePart,
   figureName,
+  otherSchools,
   type PairKind,
   stepCount,
   stepInWords,
@@ -17,8 +19,10 @@ import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { Choice } from '../../../ui/choice.tsx';
 import { Button, Empty, Label } from '../../../ui/parts.tsx';
 import { percent } from '../../../ui/percent.ts';
+import { GridTable, TableCell, TableRow } from '../../../ui/table.tsx';
 import { nearestInWorker } from '../../../workers/ranker.ts';
 import { useCourse } from '../../course/course-context.ts';
+import { IntoRecap } from './into-recap.tsx';
 
 /** How many of the likest figures can be chosen from. */
 const CHOICES = 100;
@@ -49,8 +53,9 @@ export function ComparePage() {
       {compared.length === 0 && (
         <Empty title="Compare with what?">Choose another figure above; the likest stand first.</Empty>
       )}
-      {compared.map(other => (
-        <Comparison key={other.pattern.id} a={figure} b={other} />
+      <Schools figure={figure} />
+      {compared.map((other, index) => (
+        <Comparison key={other.pattern.id} a={figure} b={other} isFirst={index === 0} />
       ))}
     </chakra.article>
   );
@@ -98,7 +103,7 @@ function Heading({ figure, compared }: { figure: Figure; compared: readonly Figu
   );
 }
 
-function Comparison({ a, b }: { a: Figure; b: Figure }) {
+function Comparison({ a, b, isFirst }: { a: Figure; b: Figure; isFirst: boolean }) {
   const { studio } = useCourse();
   const { novelty, roles, rotated } = compareFigures(a, b);
   const names = { ...studio.studio.roles, solo: 'Steps' };
@@ -111,6 +116,7 @@ function Comparison({ a, b }: { a: Figure; b: Figure }) {
         </chakra.span>
         <span>{sentence}</span>
         <CopyButton text={sentence} />
+        <IntoRecap figure={a.pattern.name} sentence={sentence} hasKey={isFirst} />
         {toldBeside(a, b).map(sentence => (
           <chakra.span key={sentence} flexBasis="100%">
             {sentence}
@@ -134,6 +140,47 @@ function Comparison({ a, b }: { a: Figure; b: Figure }) {
             )
           );
         })}
+      </chakra.div>
+    </section>
+  );
+}
+
+/** The same steps as the house and as other schools count them. */
+function Schools({ figure }: { figure: Figure }) {
+  const { studio } = useCourse();
+  const others = otherSchools(figure);
+  const [part] = figure.parts;
+  if (!part || others.length === 0) return null;
+  const events = part.rhythm.events.map(({ rest }, event) => ({
+    event,
+    count: countOf(figure, part.rhythm, event),
+    step: rest ? undefined : part.steps.find(({ time }) => time?.event === event)?.step,
+  }));
+  return (
+    <section aria-label="Counted by schools">
+      <p>
+        The same steps, counted another way:{' '}
+        {others.map(({ school, labels }) => `${school} says ${labels.join(' ')}`).join('; ')}.
+      </p>
+      <chakra.div overflowX="auto" mt="2">
+        <GridTable look="ruled" heads={['', ...events.map(({ count }) => count)]}>
+          {others.map(({ school, labels }) => (
+            <TableRow key={school}>
+              <TableCell>{school}</TableCell>
+              {events.map(({ event }) => (
+                <TableCell key={event}>{labels[event]}</TableCell>
+              ))}
+            </TableRow>
+          ))}
+          <TableRow>
+            <TableCell>
+              {{ solo: 'Steps', lead: 'Leader', follow: 'Follower', ...studio.studio.roles }[part.role]}
+            </TableCell>
+            {events.map(({ event, step }) => (
+              <TableCell key={event}>{step ? stepInWords(step) : 'rest'}</TableCell>
+            ))}
+          </TableRow>
+        </GridTable>
       </chakra.div>
     </section>
   );

@@ -6,24 +6,22 @@ import {
   isOffered,
   levelRoutes,
   openingTree,
-  pairsWithoutSignal,
-  proposeLookAlikes,
   type Role,
   rolesOf,
   takenForGranted,
 } from '@map-step/core';
 import { type ReactNode, useMemo, useState } from 'react';
-import { Link, useLocation } from 'react-router';
 import { Choice } from '../../../ui/choice.tsx';
 import { Disclosure } from '../../../ui/disclosure.tsx';
+import { FirstOf } from '../../../ui/first-of.tsx';
 import { Group, GroupColumns } from '../../../ui/group.tsx';
 import { Button, Empty, Label } from '../../../ui/parts.tsx';
-import { percent } from '../../../ui/percent.ts';
 import { useCourse } from '../../course/course-context.ts';
-import { OpeningDrawing } from './opening-drawing.tsx';
+import { AlikePairs, FigureLink } from './alike-pairs.tsx';
+import { OpeningDrawing, openingSteps } from './opening-drawing.tsx';
 
-/** Every figure is compared with every other: more than these would keep the page waiting. */
-const MOST = 200;
+/** A level of more figures shows its openings one at a time. */
+const MANY = 60;
 
 const TERM_WORDS = {
   depth: 'builds on',
@@ -71,19 +69,14 @@ export function LevelPage() {
           />
         </chakra.div>
       </chakra.div>
-      {figures.length > MOST ? (
-        <Empty title={`This level has ${figures.length} figures`}>
-          Side by side they can be seen up to {MOST}. Sort them into levels in Material first.
-        </Empty>
-      ) : figures.length === 0 || !shown ? (
+      {figures.length === 0 || !shown ? (
         <Empty title="No figures in this level yet">
           Set the level of a figure under “Name and place” in Material.
         </Empty>
       ) : (
         <>
           <GroupColumns columnWidth="20rem">
-            <Unsignalled figures={figures} />
-            <Blurring figures={figures} />
+            <AlikePairs figures={figures} />
             <Granted level={chosen} />
             <Unjoined level={chosen} />
             <HowHard figures={figures} />
@@ -98,7 +91,7 @@ export function LevelPage() {
                   </Button>
                 ))}
             </chakra.div>
-            <OpeningDrawing tree={openingTree(figures, shown)} role={shown} />
+            <Openings figures={figures} role={shown} />
           </section>
         </>
       )}
@@ -106,43 +99,28 @@ export function LevelPage() {
   );
 }
 
-function Unsignalled({ figures }: { figures: readonly Figure[] }) {
-  const pairs = useMemo(() => pairsWithoutSignal(figures), [figures]);
-  return (
-    <Group title="Begin alike without a signal">
-      {pairs.length === 0 && <p>Every pair that begins alike is told apart by a signal.</p>}
-      {pairs.map(({ a, b, shared, by }) => (
-        <p key={`${a.pattern.id} ${b.pattern.id}`}>
-          <FigureLink figure={a} /> and <FigureLink figure={b} /> share{' '}
-          {shared === 1 ? 'a step' : `${shared} steps`}; a signal must have come by {by}.
-        </p>
-      ))}
-    </Group>
-  );
-}
-
-function Blurring({ figures }: { figures: readonly Figure[] }) {
-  const { answer } = useCourse();
-  const { search } = useLocation();
-  const pairs = useMemo(() => proposeLookAlikes(figures), [figures]);
-  if (pairs.length === 0) return null;
-  return (
-    <Group title="May blur, and are not written down as look-alikes">
-      {pairs.slice(0, 12).map(({ a, b, novelty }) => (
-        <p key={`${a.pattern.id} ${b.pattern.id}`}>
-          <Link
-            to={{
-              pathname: `/courses/${answer.course.id}/material/${a.pattern.id}/with/${b.pattern.id}`,
-              search,
-            }}
-          >
-            {a.pattern.name} beside {b.pattern.name}
-          </Link>{' '}
-          <Label>{percent(novelty)} new</Label>
-        </p>
-      ))}
-    </Group>
-  );
+/** What each opening can still be; of a large level one opening after the other. */
+function Openings({ figures, role }: { figures: readonly Figure[]; role: Role }) {
+  const tree = useMemo(() => openingTree(figures, role), [figures, role]);
+  if (figures.length <= MANY) return <OpeningDrawing tree={tree} role={role} />;
+  return tree.branches.map(branch => (
+    <Disclosure
+      key={branch.figures.map(({ pattern }) => pattern.id).join(' ')}
+      isLazy
+      title={
+        <>
+          {openingSteps(branch, role)}{' '}
+          <Label>
+            {branch.figures.length === 1
+              ? branch.figures[0]?.pattern.name
+              : `${branch.figures.length} figures`}
+          </Label>
+        </>
+      }
+    >
+      <OpeningDrawing tree={branch} role={role} />
+    </Disclosure>
+  ));
 }
 
 function Granted({ level }: { level: string }) {
@@ -179,7 +157,7 @@ function Unjoined({ level }: { level: string }) {
       )}
       {unjoined.map(({ figure, fault }) => (
         <p key={figure.pattern.id}>
-          <FigureLink figure={figure} />: {fault.message}.
+          <FigureLink id={figure.pattern.id} />: {fault.message}.
         </p>
       ))}
     </Group>
@@ -198,30 +176,32 @@ function HowHard({ figures }: { figures: readonly Figure[] }) {
   const odd = useMemo(() => new Map(figuresOutOfOrder(library).map(entry => [entry.id, entry])), [library]);
   return (
     <Group title="From easy to hard">
-      {rated.map(({ figure, difficulty: { total, terms } }) => {
-        const order = odd.get(figure.pattern.id);
-        return (
-          <Disclosure
-            title={
-              <>
-                <Total>{total.toFixed(1)}</Total> {figure.pattern.name}{' '}
-                {order && (
-                  <Label>
-                    {order.kind} than the middle of {library.levels.get(order.than)?.name}
-                  </Label>
-                )}
-              </>
-            }
-            key={figure.pattern.id}
-          >
-            <Label>
-              {Object.entries(TERM_WORDS)
-                .map(([term, word]) => `${word} ${terms[term as keyof typeof TERM_WORDS].toFixed(1)}`)
-                .join(' · ')}
-            </Label>
-          </Disclosure>
-        );
-      })}
+      <FirstOf many={{ first: rated, count: rated.length }}>
+        {({ figure, difficulty: { total, terms } }) => {
+          const order = odd.get(figure.pattern.id);
+          return (
+            <Disclosure
+              title={
+                <>
+                  <Total>{total.toFixed(1)}</Total> {figure.pattern.name}{' '}
+                  {order && (
+                    <Label>
+                      {order.kind} than the middle of {library.levels.get(order.than)?.name}
+                    </Label>
+                  )}
+                </>
+              }
+              key={figure.pattern.id}
+            >
+              <Label>
+                {Object.entries(TERM_WORDS)
+                  .map(([term, word]) => `${word} ${terms[term as keyof typeof TERM_WORDS].toFixed(1)}`)
+                  .join(' · ')}
+              </Label>
+            </Disclosure>
+          );
+        }}
+      </FirstOf>
     </Group>
   );
 }
@@ -237,15 +217,5 @@ function Total({ children }: { children: ReactNode }) {
     >
       {children}
     </chakra.span>
-  );
-}
-
-function FigureLink({ figure: { pattern } }: { figure: Figure }) {
-  const { answer } = useCourse();
-  const { search } = useLocation();
-  return (
-    <Link to={{ pathname: `/courses/${answer.course.id}/material/${pattern.id}`, search }}>
-      {pattern.name}
-    </Link>
   );
 }

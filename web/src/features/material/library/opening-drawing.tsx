@@ -13,6 +13,11 @@ import {
 import { Link, useLocation } from 'react-router';
 import { useCourse } from '../../course/course-context.ts';
 
+/** The steps that a branch begins with. */
+export function openingSteps({ figures: [first], depth }: Opening, role: Role): string {
+  return first ? stepsOf(first, role, 0, depth) : '';
+}
+
 interface OpeningDrawingProps {
   readonly tree: Opening;
   readonly role: Role;

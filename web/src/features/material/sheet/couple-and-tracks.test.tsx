@@ -44,7 +44,9 @@ test('a track is typed where it stands, and changes nothing when nothing is type
     ...{ pattern, reading, mayWrite: true },
     change: (_: string, make: (now: Pattern) => Pattern) => changed.push(make(pattern)),
   } as unknown as FigureEditing;
-  renderRoom(<TrackRows editing={editing} layout={sheetLayout(reading.figure)} range={[0, 5]} />);
+  renderRoom(
+    <TrackRows editing={editing} layout={sheetLayout(reading.figure)} range={[0, 5]} only={undefined} />,
+  );
   const cell = screen.getByLabelText<HTMLInputElement>('Sway, Leader at 3');
   expect(cell.value).toBe('right');
   fireEvent.blur(cell);

@@ -26,7 +26,6 @@ import { StepCell } from './step-cell.tsx';
 import { TrackRows } from './track-rows.tsx';
 import type { SheetCursor } from './use-sheet-cursor.ts';
 
-export const TITLE_WIDTH = 100;
 const NARROW = 112;
 
 interface SheetLineProps {
@@ -36,26 +35,32 @@ interface SheetLineProps {
   readonly range: readonly [number, number];
   readonly cursor: SheetCursor;
   readonly names: Readonly<Record<Role, string>>;
+  /** The one role that is shown, where there is no room for more. */
+  readonly only: Role | undefined;
+  /** Pixels of the titles in front. */
+  readonly titleWidth: number;
   /** Pixels that a beat has here. */
   readonly perBeat: number;
 }
 
 /** One line of the step sheet: the calls above, a row a role, the hold below. */
-export function SheetLine({ editing, layout, range, cursor, names, perBeat }: SheetLineProps) {
+export function SheetLine(props: SheetLineProps) {
+  const { editing, layout, range, cursor, names, only, titleWidth, perBeat } = props;
   const [from, to] = range;
   const { figure } = editing.reading;
+  const parts = figure.parts.filter(({ role }) => only === undefined || role === only);
   const columns = layout.columns.slice(from, to);
-  const template = `${TITLE_WIDTH}px ${columns.map(({ width }) => `minmax(0, ${width}fr)`).join(' ')}`;
+  const template = `${titleWidth}px ${columns.map(({ width }) => `minmax(0, ${width}fr)`).join(' ')}`;
   const beats = columns.reduce((sum, { width }) => sum + width, 0);
   return (
     <chakra.div
       display="grid"
       gridTemplateColumns={template}
-      maxW={`${TITLE_WIDTH + beats * Math.max(perBeat, 128)}px`}
+      maxW={`${titleWidth + beats * Math.max(perBeat, 128)}px`}
       role="presentation"
     >
-      <SheetHead figure={figure} layout={layout} range={range} />
-      {figure.parts.map(part => (
+      <SheetHead figure={figure} first={parts[0]} layout={layout} range={range} />
+      {parts.map(part => (
         <PartRow
           key={part.role}
           part={part}
@@ -65,21 +70,22 @@ export function SheetLine({ editing, layout, range, cursor, names, perBeat }: Sh
       ))}
       <HoldRibbon figure={figure} layout={layout} range={range} />
       <CoupleRow figure={figure} layout={layout} range={range} perBeat={perBeat} />
-      <TrackRows editing={editing} layout={layout} range={range} />
+      <TrackRows editing={editing} layout={layout} range={range} only={only} />
     </chakra.div>
   );
 }
 
 interface SheetHeadProps {
   readonly figure: Figure;
+  /** The part that is counted. */
+  readonly first: FigurePart | undefined;
   readonly layout: SheetLayout;
   readonly range: readonly [number, number];
 }
 
 /** The counts, and every way to call them. */
-function SheetHead({ figure, layout, range }: SheetHeadProps) {
+function SheetHead({ figure, first, layout, range }: SheetHeadProps) {
   const [from, to] = range;
-  const first = figure.parts[0];
   const cells = cellsIn(layout.cells.get(first?.role ?? 'lead'), range);
   const { studio, library } = useCourse();
   const line = (text: (cell: SheetCell) => ReactNode) => cells.map(cell => ({ cell, text: text(cell) }));
@@ -164,7 +170,7 @@ function CallLine({ title, isHouse, cells, layout, range: [from, to] }: CallLine
   );
 }
 
-interface PartRowProps extends Omit<SheetLineProps, 'names'> {
+interface PartRowProps extends Omit<SheetLineProps, 'names' | 'only' | 'titleWidth'> {
   readonly part: FigurePart;
   readonly word: string;
 }

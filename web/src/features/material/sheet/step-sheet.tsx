@@ -3,18 +3,21 @@ import { findMend, type Mend, type Pattern, readFigure, rolesOf, sheetLayout } f
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { Button } from '../../../ui/parts.tsx';
+import { Segments } from '../../../ui/segments.tsx';
+import { useMedia } from '../../../ui/use-media.ts';
 import { useWidth } from '../../../ui/use-width.ts';
 import { useCourse } from '../../course/course-context.ts';
 import type { SheetPlace } from '../figure/sheet-place.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import { RhythmField } from './rhythm-field.tsx';
 import { withRoom } from './room-for-parts.ts';
-import { SheetLine, TITLE_WIDTH } from './sheet-line.tsx';
-import { sheetLines } from './sheet-lines.ts';
+import { SheetFolds } from './sheet-folds.tsx';
 import { useSheetCursor } from './use-sheet-cursor.ts';
 
 /** The narrowest column that a step can be read in, in pixels. */
-const LEAST_COLUMN = 62;
+const LEAST_COLUMN = { phone: 48, desk: 62 };
+/** What a sheet of paper has room for, in pixels. */
+const PAPER = 680;
 
 interface StepSheetProps {
   readonly editing: FigureEditing;
@@ -36,11 +39,12 @@ export function StepSheet({ editing, note }: StepSheetProps) {
   useLayoutEffect(() => {
     if (!isOpen && hasFocus.current) focusCell(sheet.current, role, step);
   }, [role, step, isOpen]);
-  const room = useWidth(sheet) - TITLE_WIDTH;
-  const lines = useMemo(
-    () => sheetLines(layout.columns, Math.max(room, LEAST_COLUMN), LEAST_COLUMN),
-    [layout, room],
-  );
+  const isPhone = useMedia('(max-width: 47.99rem)');
+  const isPrinted = useMedia('print');
+  const width = useWidth(sheet);
+  const titleWidth = isPhone ? 72 : 100;
+  const least = isPhone ? LEAST_COLUMN.phone : LEAST_COLUMN.desk;
+  const room = (isPrinted ? PAPER : width) - titleWidth;
   const names = {
     lead: studio.studio.roles?.lead ?? 'Leader',
     follow: studio.studio.roles?.follow ?? 'Follower',
@@ -60,12 +64,18 @@ export function StepSheet({ editing, note }: StepSheetProps) {
           focusCell(sheet.current, role, 0);
         }}
       />
+      {isPhone && rolesOf(dance).length > 1 && (
+        <Segments
+          label="Whose steps"
+          value={role}
+          among={rolesOf(dance).map(one => ({ value: one, words: names[one] }))}
+          set={one => cursor.goTo({ role: one, step: 0 })}
+        />
+      )}
       {layout.columns.length === 0 && <NothingYet isOver={editing.pattern.over !== undefined} />}
       <chakra.div
         ref={sheet}
         mt="2"
-        display="grid"
-        gap="2"
         bg="panel"
         border="1px solid"
         borderColor="line"
@@ -84,20 +94,13 @@ export function StepSheet({ editing, note }: StepSheetProps) {
             event.relatedTarget === null || event.currentTarget.contains(event.relatedTarget);
         }}
       >
-        {lines.map(range => {
-          const beats = layout.columns.slice(...range).reduce((sum, { width }) => sum + width, 0);
-          return (
-            <SheetLine
-              key={range[0]}
-              editing={shown}
-              layout={layout}
-              range={range}
-              cursor={cursor}
-              names={names}
-              perBeat={beats > 0 ? room / beats : room}
-            />
-          );
-        })}
+        <SheetFolds
+          only={isPhone && !isPrinted ? cursor.place.role : undefined}
+          isFolded={!isPrinted}
+          room={Math.max(room, least)}
+          editing={shown}
+          {...{ layout, cursor, names, titleWidth, least }}
+        />
       </chakra.div>
       <GeneralIssues editing={editing} />
     </section>

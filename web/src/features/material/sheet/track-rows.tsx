@@ -19,14 +19,19 @@ interface TrackRowsProps {
   readonly editing: FigureEditing;
   readonly layout: SheetLayout;
   readonly range: readonly [number, number];
+  /** The one role that is shown. */
+  readonly only: Role | undefined;
 }
 
 /** How the figure is danced, a row a quality from the feet upward; each count is typed where it stands. */
-export function TrackRows({ editing, layout, range: [from, to] }: TrackRowsProps) {
+export function TrackRows({ editing, layout, range: [from, to], only }: TrackRowsProps) {
   const { pattern, reading } = editing;
   const { dance } = reading.figure;
   const names = useRoleNames();
-  return tracksInOrder(dance, pattern).map(({ track, index, quality }) => (
+  const tracks = tracksInOrder(dance, pattern).filter(
+    ({ track }) => only === undefined || track.role === undefined || track.role === only,
+  );
+  return tracks.map(({ track, index, quality }) => (
     <TrackRow
       key={`${track.quality} ${track.role ?? 'both'}`}
       title={track.role ? `${quality.name}, ${names[track.role]}` : quality.name}

@@ -1,4 +1,4 @@
-import type { SheetColumn } from '@map-step/core';
+import type { SheetColumn } from './sheet.ts';
 
 /**
  * Breaks the columns into lines of whole bars, each as many as have room; columns without timing wrap as they

@@ -1,5 +1,5 @@
-import type { SheetColumn } from '@map-step/core';
 import { describe, expect, test } from 'vitest';
+import type { SheetColumn } from './sheet.ts';
 import { sheetLines } from './sheet-lines.ts';
 
 const column = (width: number, edge: SheetColumn['edge'] = 'none'): SheetColumn => ({

@@ -1,0 +1,17 @@
+import { expect, test } from 'vitest';
+import { withSentence } from './into-recap.ts';
+
+const recap = '# Quay 1\n\n## New: Wrap\n\nCounted **1 2 3**.\n\n## Next week\n\n- Basket\n';
+const sentence = 'Wrap: 1–2 as in Basic, 3 new.';
+
+test('a sentence stands at the end of what is told of its figure', () => {
+  expect(withSentence(recap, 'Wrap', sentence)).toBe(
+    `# Quay 1\n\n## New: Wrap\n\nCounted **1 2 3**.\n\n${sentence}\n\n## Next week\n\n- Basket\n`,
+  );
+});
+
+test('of a figure that is not told of it stands at the end, and only once', () => {
+  const once = withSentence(recap, 'Basket', sentence);
+  expect(once).toBe(`${recap.trimEnd()}\n\n${sentence}\n`);
+  expect(withSentence(once, 'Basket', sentence)).toBe(once);
+});
