@@ -15,7 +15,7 @@ test('a table of figures names its faults, is written without them, and is taken
   await page
     .getByLabel('Table to import')
     .setInputFiles({ name: 'spring.csv', mimeType: 'text/csv', buffer: Buffer.from(`\uFEFF${text}`) });
-  await expect(page.getByText('Say first which column is the id')).toBeVisible();
+  await expect(page.getByText('A row without an id gets one from its name')).toBeVisible();
   await choose(page, 'Code', 'id');
   await choose(page, 'Title', 'name');
   await page.getByRole('button', { name: 'See what spring.csv would do' }).click();

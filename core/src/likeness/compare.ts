@@ -124,10 +124,11 @@ export function comparisonInWords(
   a: Figure,
   b: Figure,
   roleNames: { readonly [role in Role]?: string } = {},
+  asInB = `as in ${b.pattern.name}`,
 ): string {
   const { roles } = compareFigures(a, b);
   const told = a.parts.map(
-    part => [part.role, partInWords(a, part, roles[part.role]?.pairs ?? [], b)] as const,
+    part => [part.role, partInWords(a, part, roles[part.role]?.pairs ?? [], asInB)] as const,
   );
   const [first, ...others] = told;
   if (!first) return '';
@@ -137,21 +138,15 @@ export function comparisonInWords(
 
 const ROLE_NAMES: Readonly<Record<Role, string>> = { lead: 'leader', follow: 'follower', solo: 'steps' };
 
-function partInWords(
-  figure: Figure,
-  part: FigurePart,
-  pairs: readonly AlignedPair[],
-  { pattern }: Figure,
-): string {
+function partInWords(figure: Figure, part: FigurePart, pairs: readonly AlignedPair[], asInB: string): string {
   const count = part.steps.length;
   const same = sameRanges(pairs);
-  if (same.length === 1 && same[0]?.from === 0 && same[0].to === count - 1)
-    return `all as in ${pattern.name}`;
+  if (same.length === 1 && same[0]?.from === 0 && same[0].to === count - 1) return `all ${asInB}`;
   const fresh = missingRanges(same, count);
   const told = (ranges: readonly SameRange[]) =>
     ranges.map(range => rangeInWords(figure, part, range)).join(', ');
   if (same.length === 0) return 'all new';
-  return `${told(same)} as in ${pattern.name}${fresh.length > 0 ? `, ${told(fresh)} new` : ''}`;
+  return `${told(same)} ${asInB}${fresh.length > 0 ? `, ${told(fresh)} new` : ''}`;
 }
 
 function missingRanges(ranges: readonly SameRange[], count: number): readonly SameRange[] {

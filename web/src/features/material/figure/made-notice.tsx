@@ -2,11 +2,14 @@ import { chakra } from '@chakra-ui/react';
 import { type Figure, madeAnew, madeOf, type Pattern } from '@map-step/core';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
+import { Failure } from '../../../ui/failure.tsx';
+import { Notice } from '../../../ui/notice.tsx';
 import { Button } from '../../../ui/parts.tsx';
 import { useShortcuts } from '../../../ui/shortcuts.ts';
 import { useCourse } from '../../course/course-context.ts';
 import type { FigureEditing } from './use-figure-draft.ts';
 import { useOtherSide } from './use-other-side.ts';
+import { useAnewInWords, useWriteAnew } from './use-write-anew.ts';
 
 /** Where a figure and its pieces have come apart, whose piece it is, and its other side as a figure of its own. */
 export function MadeNotice({ editing }: { editing: FigureEditing }) {
@@ -18,6 +21,7 @@ export function MadeNotice({ editing }: { editing: FigureEditing }) {
     () => others.filter(other => madeAnew(other, library) !== undefined),
     [others, library],
   );
+  const inWords = useAnewInWords();
   const otherSide = useOtherSide(editing);
   useShortcuts({ 'other-side': otherSide?.make });
   return (
@@ -31,7 +35,7 @@ export function MadeNotice({ editing }: { editing: FigureEditing }) {
           color="caution"
           fontWeight="600"
         >
-          <span>It is no longer what its pieces make.</span>
+          <span>It is no longer what its pieces make. Written anew: {inWords(figure)}.</span>
           <Button
             size="small"
             onClick={() => editing.change('Written from its pieces', now => ({ ...now, ...anew }))}
@@ -43,7 +47,8 @@ export function MadeNotice({ editing }: { editing: FigureEditing }) {
           </Button>
         </chakra.div>
       )}
-      {others.length > 0 && <MadeOfThis figures={others} changed={changed} />}
+      {others.length > 0 && <MadeOfThis figures={others} />}
+      {changed.length > 0 && editing.mayWrite && <NoLongerMade figures={changed} />}
       {otherSide && (
         <Button size="small" onClick={otherSide.make}>
           {otherSide.words}
@@ -57,24 +62,52 @@ function ownFigure({ made: _, ...rest }: Pattern): Pattern {
   return rest;
 }
 
-/** The figures that this one is a piece of; those that it would change are said to. */
-function MadeOfThis({ figures, changed }: { figures: readonly Figure[]; changed: readonly Figure[] }) {
-  const { answer } = useCourse();
-  const { search } = useLocation();
-  const isChanged = new Set(changed);
+/** The figures that this one is a piece of. */
+function MadeOfThis({ figures }: { figures: readonly Figure[] }) {
   return (
     <p>
       A piece of{' '}
       {figures.map((figure, index) => (
         <span key={figure.pattern.id}>
           {index > 0 && ', '}
-          <Link to={{ pathname: `/courses/${answer.course.id}/material/${figure.pattern.id}`, search }}>
-            {figure.pattern.name}
-          </Link>
-          {isChanged.has(figure) && ' (no longer what its pieces make)'}
+          <FigureName figure={figure} />
         </span>
       ))}
       .
     </p>
+  );
+}
+
+/** The figures that are no longer what this one makes of them: what each would become, and all of them with one press. */
+function NoLongerMade({ figures }: { figures: readonly Figure[] }) {
+  const inWords = useAnewInWords();
+  const write = useWriteAnew();
+  return (
+    <Notice
+      tone="now"
+      title={`This change is offered to ${figures.length === 1 ? 'a figure' : `${figures.length} figures`} made of it:`}
+    >
+      {figures.map(figure => (
+        <p key={figure.pattern.id}>
+          <FigureName figure={figure} />: {inWords(figure)}.
+        </p>
+      ))}
+      {write.error && <Failure error={write.error} />}
+      <Button size="small" mt="2" disabled={write.isPending} onClick={() => write.mutate(figures)}>
+        {figures.length === 1
+          ? 'Write it anew from its pieces'
+          : `Write all ${figures.length} anew from their pieces`}
+      </Button>
+    </Notice>
+  );
+}
+
+function FigureName({ figure: { pattern } }: { figure: Figure }) {
+  const { answer } = useCourse();
+  const { search } = useLocation();
+  return (
+    <Link to={{ pathname: `/courses/${answer.course.id}/material/${pattern.id}`, search }}>
+      {pattern.name}
+    </Link>
   );
 }
