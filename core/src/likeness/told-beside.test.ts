@@ -21,6 +21,15 @@ test('the same steps in another hold are told as that', () => {
   ]);
 });
 
+test('holds that both have are not told', () => {
+  expect(told({ entry: ['open', 'near'], exit: 'open' }, { exit: 'open' })).toEqual([
+    'The same steps, in another hold: it begins in Near too.',
+  ]);
+  expect(told({ exit: 'open' }, { entry: ['open', 'near'], exit: 'open' })).toEqual([
+    'The same steps, in another hold: it never begins in Near.',
+  ]);
+});
+
 test('with other steps the holds alone are told', () => {
   const parts = { lead: 'L back, R back, L back, R close', follow: 'opposite' };
   expect(told({ parts, exit: ['near', 'beside'] })).toEqual(['It ends in Near or Beside, not Open.']);

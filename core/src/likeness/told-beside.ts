@@ -25,10 +25,16 @@ function heldOtherwise(a: Figure, b: Figure): readonly string[] {
     ['begins', ways(entryHolds)],
     ['ends', ways(allExitHolds)],
   ] as const;
-  const differing = told.flatMap(([when, pair]) =>
-    pair ? [`${when} in ${LIST.format(pair[0].map(name))}, not ${LIST.format(pair[1].map(name))}`] : [],
-  );
+  const differing = told.flatMap(([when, pair]) => (pair ? [waysInWords(when, pair)] : []));
   if (differing.length === 0) return [];
+  function waysInWords(when: string, [own, other]: readonly [readonly string[], readonly string[]]): string {
+    const only = own.filter(id => !other.includes(id));
+    const missing = other.filter(id => !own.includes(id));
+    const list = (ids: readonly string[]) => LIST.format(ids.map(name));
+    if (missing.length === 0) return `${when} in ${list(only)} too`;
+    if (only.length === 0) return `never ${when} in ${list(missing)}`;
+    return `${when} in ${list(only)}, not ${list(missing)}`;
+  }
   const isSameSteps = compareFigures(a, b).novelty === 0;
   return [`${isSameSteps ? 'The same steps, in another hold: it' : 'It'} ${differing.join(', and ')}.`];
 }

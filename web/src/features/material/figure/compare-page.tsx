@@ -89,7 +89,7 @@ function Heading({ figure, compared }: { figure: Figure; compared: readonly Figu
       <chakra.h2 fontSize="2xl" mr="3">
         <Link to={{ pathname: home, search }}>{figure.pattern.name}</Link>
       </chakra.h2>
-      {[0, 1].slice(0, compared.length + 1).map(place => (
+      {[0, 1, 2, 3].slice(0, compared.length + 1).map(place => (
         <Choice
           key={place}
           label={place === 0 ? 'beside' : 'and beside'}

@@ -39,8 +39,8 @@ export function StepSheet({ editing, note }: StepSheetProps) {
   useLayoutEffect(() => {
     if (!isOpen && hasFocus.current) focusCell(sheet.current, role, step);
   }, [role, step, isOpen]);
-  const isPhone = useMedia('(max-width: 47.99rem)');
   const isPrinted = useMedia('print');
+  const isPhone = useMedia('(max-width: 47.99rem)') && !isPrinted;
   const width = useWidth(sheet);
   const titleWidth = isPhone ? 72 : 100;
   const least = isPhone ? LEAST_COLUMN.phone : LEAST_COLUMN.desk;
@@ -95,7 +95,7 @@ export function StepSheet({ editing, note }: StepSheetProps) {
         }}
       >
         <SheetFolds
-          only={isPhone && !isPrinted ? cursor.place.role : undefined}
+          only={isPhone ? cursor.place.role : undefined}
           isFolded={!isPrinted}
           room={Math.max(room, least)}
           editing={shown}
