@@ -1,5 +1,6 @@
 import {
   buildPlanProblem,
+  cautionsWithCodes,
   describePlan,
   findProblemFaults,
   type MipSolver,
@@ -66,11 +67,16 @@ export function lesson(args: Arguments, solver?: MipSolver): PlanOutcome {
     course,
     lesson: n,
     planned,
-    patterns: library.patterns,
-    dances: library.dances,
+    library,
+    taught: Object.keys(placed).filter(id => (placed[id] ?? n) < n),
     ...(section && { start: section.start }),
   });
-  return { value: { course: courseId, ...order }, code: 0 };
+  const tonight = [...new Set(order.blocks.flatMap(({ patterns }) => patterns))];
+  const cautions = tonight.flatMap(id => {
+    const pattern = library.patterns.get(id);
+    return pattern ? cautionsWithCodes(pattern, document.studio).map(one => ({ pattern: id, ...one })) : [];
+  });
+  return { value: { course: courseId, ...order, cautions }, code: 0 };
 }
 
 function courseProblem(file: string, courseId: string, history: Parameters<typeof buildPlanProblem>[2]) {

@@ -100,7 +100,7 @@ export {
 } from './interchange/tables.ts';
 export { writeDocument } from './interchange/write-json.ts';
 export { writeSheetSvg } from './interchange/write-svg.ts';
-export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf } from './lesson/cautions.ts';
+export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf, cautionsWithCodes } from './lesson/cautions.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './lesson/class-plan.ts';
 export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
 export { withSentence } from './lesson/into-recap.ts';
@@ -187,6 +187,7 @@ export {
 } from './likeness/openings.ts';
 export { type Ranks, rankByDifficulty, rankByNovelty } from './likeness/rank.ts';
 export { toldBeside } from './likeness/told-beside.ts';
+export { type Danced, RECALL_AIM, recallOn } from './memory/recall.ts';
 export { addDays, daysBetween } from './model/days.ts';
 export type {
   Approach,

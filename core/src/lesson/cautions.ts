@@ -26,8 +26,17 @@ export function cautionNotice(localRules: string | null | undefined): string {
 
 /** The cautions of a figure in words, each once: the studio's wording before the usual one. */
 export function cautionsOf(pattern: Pattern, studio: Pick<Studio, 'cautions'>): readonly string[] {
-  const texts = (pattern.marks ?? [])
-    .filter(({ kind }) => kind === 'caution')
-    .map(({ code, text }) => text || (code ? (studio.cautions?.[code] ?? CAUTIONS[code] ?? code) : ''));
-  return [...new Set(texts.filter(Boolean))];
+  return [...new Set(cautionsWithCodes(pattern, studio).map(({ text }) => text))];
+}
+
+/** The same, each with its code; null for one in the figure's own words. */
+export function cautionsWithCodes(
+  { marks = [] }: Pattern,
+  studio: Pick<Studio, 'cautions'>,
+): readonly { readonly code: string | null; readonly text: string }[] {
+  return marks.flatMap(({ kind, code, text }) => {
+    if (kind !== 'caution') return [];
+    const words = text || (code ? (studio.cautions?.[code] ?? CAUTIONS[code] ?? code) : '');
+    return words ? [{ code: code ?? null, text: words }] : [];
+  });
 }

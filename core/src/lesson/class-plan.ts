@@ -1,9 +1,10 @@
 import type { Library } from '../library/library.ts';
 import type { Course, Log, Recap } from '../model/document.ts';
 import { failure, type Result, success } from '../model/result.ts';
+import { tenths } from '../model/units.ts';
 import { describePlan, type PlanAnswer } from '../plan/answer.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
-import type { Placed, PlanProblem } from '../plan/problem.ts';
+import type { Placed, PlanItem, PlanProblem } from '../plan/problem.ts';
 import { solvePlan } from '../plan/solve.ts';
 import { findProblemFaults } from '../plan/validate.ts';
 import { type ClassProgress, classProgress } from './progress.ts';
@@ -21,7 +22,8 @@ const AS_IT_IS = { ended: 'work' } as const;
 
 /**
  * The plan of one class: the published plan, mended from what was really taught with the fewest moves; what
- * was not reached goes to the next lesson where the rules let it. The same logs give the same plan.
+ * was not reached goes to the next lesson where the rules let it; what was only touched comes back there as new, with
+ * half its minutes. The same logs give the same plan.
  */
 export function planClass(
   library: Library,
@@ -33,23 +35,41 @@ export function planClass(
   const followed = course.items.filter(
     ({ pattern }) => published[pattern] !== undefined || progress.taught[pattern] !== undefined,
   );
-  const taught = Object.fromEntries(
-    Object.entries(progress.taught).filter(([id]) => followed.some(({ pattern }) => pattern === id)),
-  );
+  const isOver = (id: string) =>
+    followed.some(({ pattern }) => pattern === id) && !progress.begun.includes(id);
+  const taught = Object.fromEntries(Object.entries(progress.taught).filter(([id]) => isOver(id)));
   const history = progress.lessons > 0 ? { taught: { lessons: progress.lessons, items: taught } } : {};
   const built = buildPlanProblem(library, { ...course, items: followed }, { published, ...history });
   if (!built.ok) return failure(built.fault);
+  const problem = withHalves(built.value, progress.begun);
   const answer =
-    progress.lessons === 0 ? describePlan(built.value, published, AS_IT_IS) : mend(built.value, progress);
+    progress.lessons === 0 ? describePlan(problem, published, AS_IT_IS) : mend(problem, progress);
   const moved = followed
     .map(({ pattern }) => pattern)
     .filter(id => taught[id] === undefined && answer.placed[id] !== published[id]);
   return success({ answer, progress, moved });
 }
 
+/** What was begun takes half its minutes when it comes back; its elements have been met. */
+function withHalves(problem: PlanProblem, begun: readonly string[]): PlanProblem {
+  const known = new Set(problem.known);
+  for (const { id, elements } of problem.items)
+    if (problem.taught?.items[id] !== undefined) for (const element of elements) known.add(element);
+  const halved = problem.items.map((item): PlanItem => {
+    if (!begun.includes(item.id)) return item;
+    const whole = item.elements
+      .filter(id => !known.has(id))
+      .reduce<number>((sum, id) => sum + (problem.elements[id] ?? 0), item.assembly);
+    const { split: _, ...rest } = item;
+    return { ...rest, assembly: tenths(Math.ceil(whole / 2)) };
+  });
+  const met = problem.items.filter(({ id }) => begun.includes(id)).flatMap(({ elements }) => elements);
+  return { ...problem, items: halved, known: [...new Set([...(problem.known ?? []), ...met])] };
+}
+
 function mend(problem: PlanProblem, progress: ClassProgress): Omit<PlanAnswer, 'seconds'> {
   const next = progress.lessons + 1;
-  const carried = new Set(progress.carried);
+  const carried = new Set([...progress.carried, ...progress.begun]);
   const pinned: PlanProblem = {
     ...problem,
     items: problem.items.map(item => (carried.has(item.id) ? { ...item, pin: next } : item)),

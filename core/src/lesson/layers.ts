@@ -1,4 +1,4 @@
-import type { Approach, Pattern } from '../model/document.ts';
+import type { Approach, Dance, Pattern, Quality } from '../model/document.ts';
 
 export interface TeachingLayer {
   readonly title: string;
@@ -34,12 +34,42 @@ const SCHOOL_LAYERS: Readonly<Record<Approach, readonly TeachingLayer[]>> = {
   ],
 };
 
+const OTHER_ROLE: TeachingLayer = { title: 'Again, each in the other role', weight: 2 };
+
+/** In what way an evening opens its figures. */
+export interface TeachingWays {
+  readonly approach: Approach;
+  readonly isPair: boolean;
+  /** True where everybody learns both roles. */
+  readonly bothRoles: boolean;
+  /** The one quality of the evening, where this figure is danced with it. */
+  readonly quality?: string;
+}
+
 /** The layers in which a new item is opened, in order: a drill in its grades, a figure as its school does. */
-export function teachingLayers(
-  pattern: Pattern,
-  approach: Approach,
-  isPair: boolean,
-): readonly TeachingLayer[] {
+export function teachingLayers(pattern: Pattern, ways: TeachingWays): readonly TeachingLayer[] {
+  const { approach, isPair, bothRoles, quality } = ways;
   if (pattern.grades?.length) return pattern.grades.map(title => ({ title, weight: 1 }));
-  return [...SCHOOL_LAYERS[approach], ...(isPair ? WITH_PARTNER : ALONE)];
+  return [
+    ...SCHOOL_LAYERS[approach],
+    ...(isPair ? WITH_PARTNER : ALONE),
+    ...(isPair && bothRoles ? [OTHER_ROLE] : []),
+    ...(quality === undefined ? [] : [{ title: `How it is done: ${quality}`, weight: 1 }]),
+  ];
+}
+
+/** The quality that most of these figures are danced with; ties by the order in which their dances name them. */
+export function qualityOfEvening(
+  patterns: readonly Pattern[],
+  dances: ReadonlyMap<string, Dance>,
+): Quality | undefined {
+  const qualities = [...new Set(patterns.map(({ dance }) => dance))].flatMap(
+    id => dances.get(id)?.qualities ?? [],
+  );
+  const count = ({ id }: Quality) =>
+    patterns.filter(({ tracks = [] }) => tracks.some(({ quality }) => quality === id)).length;
+  return qualities.reduce<Quality | undefined>(
+    (best, quality) => (count(quality) > (best ? count(best) : 0) ? quality : best),
+    undefined,
+  );
 }

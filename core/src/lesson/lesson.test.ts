@@ -2,13 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
 import type { Log, LogResult, Studio } from '../model/document.ts';
-import { buildPlanProblem } from '../plan/build-problem.ts';
-import { judgePlan } from '../plan/judge.ts';
 import { course, dance, figure, studio } from '../test/studio.ts';
 import { planClass } from './class-plan.ts';
 import { classProgress, lessonsBehind, shakyFigures, standingLogs } from './progress.ts';
 import { draftRecap } from './recap-draft.ts';
-import { runningOrder } from './running-order.ts';
 import { shareOut } from './shares.ts';
 
 const patterns = [
@@ -50,21 +47,6 @@ const log = (lesson: number, pattern: string, result: LogResult, more: Partial<L
   ...more,
 });
 
-function lessonOrder(lesson: number, placed: Record<string, number> = published, start?: string) {
-  const built = buildPlanProblem(library, quay);
-  if (!built.ok) throw new Error(built.fault.join());
-  const planned = judgePlan(built.value, placed).lessons[lesson - 1];
-  if (!planned) throw new Error('no lesson');
-  return runningOrder({
-    course: quay,
-    lesson,
-    planned,
-    patterns: library.patterns,
-    dances: library.dances,
-    ...(start && { start }),
-  });
-}
-
 describe('minutes are shared by the largest remainder', () => {
   test.each([
     [10, [1, 1, 1], [4, 3, 3]],
@@ -90,59 +72,6 @@ describe('minutes are shared by the largest remainder', () => {
   });
 });
 
-describe('the running order', () => {
-  test('its blocks add up to the lesson and follow each other on the clock', () => {
-    const order = lessonOrder(2, published, '19:30');
-    expect(order.blocks.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(60);
-    expect(order.blocks[0]?.from).toBe('19:30');
-    expect(order.blocks.at(-1)?.to).toBe('20:30');
-    for (const [index, block] of order.blocks.entries())
-      if (index > 0) expect(block.from).toBe(order.blocks[index - 1]?.to);
-  });
-
-  test('goes arrive, warm up, recall, new, combine, dance, recap; recall lists what is due', () => {
-    const order = lessonOrder(2);
-    expect(order.blocks.map(({ kind }) => kind)).toEqual([
-      'arrive',
-      'warm-up',
-      'recall',
-      'new',
-      'combine',
-      'dance',
-      'recap',
-    ]);
-    expect(order.blocks[2]?.patterns).toEqual(['walk']);
-  });
-
-  test('a new figure opens into the layers of the course’s school, which add up to its block', () => {
-    const block = lessonOrder(1).blocks.find(({ kind }) => kind === 'new');
-    expect(block?.layers[0]?.title).toBe('Steps, without music');
-    expect(block?.layers.reduce((sum, { seconds }) => sum + seconds, 0)).toBe((block?.minutes ?? 0) * 60);
-  });
-
-  test('an overfull lesson still ends on time, and says by how much it is too full', () => {
-    const long = openLibrary(studio([{ ...patterns[0], minutes: 45 } as (typeof patterns)[number]]));
-    const one = course([{ pattern: 'walk', value: 'must' }]);
-    const built = buildPlanProblem(long, one);
-    const planned = built.ok
-      ? judgePlan(
-          { ...built.value, items: built.value.items.map(i => ({ ...i, split: false })) },
-          { walk: 1 },
-        ).lessons[0]
-      : undefined;
-    if (!planned) throw new Error('no lesson');
-    const order = runningOrder({
-      course: one,
-      lesson: 1,
-      planned,
-      patterns: long.patterns,
-      dances: long.dances,
-    });
-    expect(order.blocks.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(60);
-    expect(order.over).toBe(19);
-  });
-});
-
 describe('what a class has behind it', () => {
   test('a later entry stands in the place of the one it replaces', () => {
     const first = log(1, 'walk', 'shaky');
@@ -163,6 +92,7 @@ describe('what a class has behind it', () => {
       lessons: 3,
       taught: { walk: 1, sway: 3 },
       carried: [],
+      begun: ['sway'],
     });
   });
 
@@ -176,6 +106,22 @@ describe('what a class has behind it', () => {
       ok: true,
       value: { moved: ['sway'], answer: { placed: { walk: 1, sway: 3, wheel: 3 }, broken: [] } },
     });
+  });
+
+  test('what was only touched comes back as new in the next lesson, with half its minutes, and is not reviewed there', () => {
+    const whole = planClass(library, quay, published, {
+      logs: [log(1, 'walk', 'solid')],
+      recaps: [{ lesson: 1 }],
+    });
+    const again = planClass(library, quay, published, {
+      logs: [log(1, 'walk', 'solid'), log(2, 'sway', 'touched')],
+      recaps: [{ lesson: 2 }],
+    });
+    const [before, after] = [whole, again].map(plan => (plan.ok ? plan.value.answer : undefined));
+    const full = before?.lessons[1]?.minutes['sway'] ?? 0;
+    expect(after?.placed['sway']).toBe(3);
+    expect(after?.lessons[2]?.minutes['sway']).toBe(Math.ceil(full / 2));
+    expect(after?.lessons[2]?.reviews.map(({ id }) => id)).not.toContain('sway');
   });
 
   test('a class that was taught as planned keeps the published plan', () => {

@@ -40,6 +40,8 @@ export interface ClassProgress {
   readonly taught: { readonly [pattern: string]: number };
   /** Figures that were planned, logged as not reached and never reached since. */
   readonly carried: readonly string[];
+  /** Figures that were touched and never more than that: they come back as new. */
+  readonly begun: readonly string[];
 }
 
 /** What a class has really been taught in the lessons behind it. */
@@ -51,8 +53,16 @@ export function classProgress(logs: readonly Log[], recaps: readonly Pick<Recap,
   const taught: Record<string, number> = {};
   for (const { pattern, lesson, result } of standing)
     if (result !== 'not-reached') taught[pattern] ??= lesson;
+  const danced = new Set(
+    standing.flatMap(({ pattern, result }) => (result === 'solid' || result === 'shaky' ? [pattern] : [])),
+  );
   const missed = standing.filter(({ result }) => result === 'not-reached').map(({ pattern }) => pattern);
-  return { lessons, taught, carried: [...new Set(missed)].filter(pattern => taught[pattern] === undefined) };
+  return {
+    lessons,
+    taught,
+    carried: [...new Set(missed)].filter(pattern => taught[pattern] === undefined),
+    begun: Object.keys(taught).filter(pattern => !danced.has(pattern)),
+  };
 }
 
 /** A class as its course is planned by it. */

@@ -1,14 +1,7 @@
 import { figureName, type Library } from '../library/library.ts';
 import type { Audience, Course, Log, LogResult, Pattern, Studio } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
-import {
-  countOf,
-  danceBeats,
-  type Figure,
-  type FigurePart,
-  otherSchools,
-  stepCount,
-} from '../steps/figure.ts';
+import { danceBeats, type Figure, type FigurePart, labelOf, otherSchools } from '../steps/figure.ts';
 import { actionInWords, stepInWords } from '../steps/words.ts';
 import { numberedCall, slowQuickCall } from '../timing/calls.ts';
 import { cautionNotice, cautionsOf } from './cautions.ts';
@@ -114,7 +107,7 @@ function countedBy(figure: Figure, counting: Studio['counting']): string {
   if (!first) return '';
   const numbers = () =>
     first.rhythm.events
-      .map(({ rest }, event) => [rest, countOf(figure, first.rhythm, event)] as const)
+      .map(({ rest }, event) => [rest, labelOf(figure, first.rhythm, event)] as const)
       .map(([rest, count]) => (rest ? `(${count})` : count))
       .join(' ');
   switch (counting) {
@@ -144,8 +137,8 @@ function partLines(figure: Figure, part: FigurePart, studio: Studio): string[] {
     follow: studio.roles?.follow ?? 'Follower',
     solo: 'Steps',
   };
-  const steps = part.steps.flatMap(({ step, time }, index) =>
-    step ? [`${time ? stepCount(figure, part, index) : ''} ${stepInWords(step)}`.trim()] : [],
+  const steps = part.steps.flatMap(({ step, time }) =>
+    step ? [`${time ? labelOf(figure, part.rhythm, time.event) : ''} ${stepInWords(step)}`.trim()] : [],
   );
   return ['', `**${names[part.role]}:** ${steps.join(' · ')}`];
 }

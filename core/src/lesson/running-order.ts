@@ -1,9 +1,12 @@
-import type { Course, Dance, Pattern } from '../model/document.ts';
+import type { Library } from '../library/library.ts';
+import type { Course, Quality } from '../model/document.ts';
 import { entryAt } from '../model/entry-at.ts';
 import { tenthsOfMinutes } from '../model/units.ts';
 import { lessonCapacity } from '../plan/build-problem.ts';
 import type { PlannedLesson } from '../plan/judge.ts';
-import { teachingLayers } from './layers.ts';
+import { orderByHold } from './hold-order.ts';
+import { qualityOfEvening, teachingLayers } from './layers.ts';
+import { chooseReviews } from './recall-choice.ts';
 import { shareOut } from './shares.ts';
 
 export type BlockKind = 'arrive' | 'warm-up' | 'recall' | 'new' | 'combine' | 'check' | 'dance' | 'recap';
@@ -39,8 +42,15 @@ export interface LessonSource {
   readonly course: Course;
   readonly lesson: number;
   readonly planned: PlannedLesson;
-  readonly patterns: ReadonlyMap<string, Pattern>;
-  readonly dances: ReadonlyMap<string, Dance>;
+  readonly library: Pick<Library, 'patterns' | 'dances'>;
+  /** Figures of the course that were taught before this lesson: its basics are kept alive in the warm-up. */
+  readonly taught?: readonly string[];
+  /** Begun or not reached the last time: they come first. */
+  readonly left?: readonly string[];
+  /** How well the class still has each figure (`recallOn`), where it has danced any. */
+  readonly recall?: ReadonlyMap<string, number>;
+  /** From it on a figure is not fading. */
+  readonly aim?: number;
   /** `HH:MM`. */
   readonly start?: string;
 }
@@ -54,12 +64,14 @@ interface Draft {
 
 /**
  * The running order of a lesson: blocks in whole minutes that add up to its minutes exactly. Recall lasts at
- * least as long as its reviews take; minutes that nobody needs go to combining and dancing by their lengths.
+ * least as long as its reviews take; minutes that nobody needs go to combining and dancing by their lengths. New items
+ * follow each other by their holds.
  */
 export function runningOrder(source: LessonSource): RunningOrder {
   const { course, lesson, planned } = source;
   const { minutes } = lessonOf(course, lesson);
   const drafts = fitToLesson(draftBlocks(source), tenthsOfMinutes(minutes));
+  const quality = qualityOfLesson(source);
   const whole = shareOut(
     Math.round(minutes),
     drafts.map(draft => draft.tenths),
@@ -71,7 +83,7 @@ export function runningOrder(source: LessonSource): RunningOrder {
     passed += length;
     if (length === 0 && draft.patterns.length === 0) return [];
     const { kind, title, patterns } = draft;
-    const layers = kind === 'new' ? layersOf(source, patterns[0] ?? '', length) : [];
+    const layers = kind === 'new' ? layersOf(source, patterns[0] ?? '', length, quality) : [];
     return [{ kind, title, minutes: length, from, to: clock(source.start, passed), patterns, layers }];
   });
   const over = Math.max(0, planned.new + planned.review - planned.capacity) / 10;
@@ -83,7 +95,8 @@ function lessonOf(course: Course, lesson: number): Course['lessons'][number] {
 }
 
 function draftBlocks(source: LessonSource): Draft[] {
-  const { course, lesson, planned, patterns } = source;
+  const { course, lesson, planned, library, recall = new Map(), taught = [], left = [] } = source;
+  const { patterns } = library;
   const { fixed, again = [], ...rest } = lessonOf(course, lesson);
   const looks = Math.max(0, lessonCapacity({ ...rest, fixed }) - planned.capacity);
   const block = (
@@ -97,22 +110,31 @@ function draftBlocks(source: LessonSource): Draft[] {
     tenths: tenthsOfMinutes(minutes ?? 0),
     patterns: ids,
   });
-  const recall = Math.max(
+  const recalled = Math.max(
     planned.review,
     Math.min(tenthsOfMinutes(fixed.recall ?? 0), Math.max(0, planned.capacity - planned.new)),
   );
-  const news = Object.entries(planned.minutes).map(([id, tenths]): Draft => {
+  const fresh = Object.keys(planned.minutes);
+  const inOrder = fresh.toSorted((a, b) => planned.introduce.indexOf(a) - planned.introduce.indexOf(b));
+  // A figure begun last week and joined today comes before what is introduced today.
+  const joined = fresh.filter(id => !planned.introduce.includes(id));
+  const news = orderByHold(inOrder, patterns, [...joined, ...left]).map((id): Draft => {
     const name = patterns.get(id)?.name ?? id;
-    const title = planned.introduce.includes(id) ? name : `${name}: joined`;
-    return { kind: 'new', title, tenths, patterns: [id] };
+    const title = joined.includes(id) ? `${name}: joined` : name;
+    return { kind: 'new', title, tenths: planned.minutes[id] ?? 0, patterns: [id] };
   });
-  news.sort((a, b) => orderIn(planned, a) - orderIn(planned, b));
+  const basics = taught.filter(id => patterns.get(id)?.kind === 'basic');
+  const reviews = chooseReviews({
+    planned: planned.reviews.map(({ id }) => id),
+    ...{ again, recall, fresh: new Set(fresh) },
+    ...(source.aim !== undefined && { aim: source.aim }),
+  });
   return [
     block('arrive', 'Arrive', fixed.arrive),
-    block('warm-up', 'Warm up', fixed.warmUp),
+    block('warm-up', 'Warm up', fixed.warmUp, basics),
     {
-      ...block('recall', 'Recall', 0, [...new Set([...planned.reviews.map(({ id }) => id), ...again])]),
-      tenths: recall + looks,
+      ...block('recall', 'Recall', 0, reviews),
+      tenths: recalled + looks,
     },
     ...news,
     block('combine', 'Combine', fixed.combine),
@@ -120,11 +142,6 @@ function draftBlocks(source: LessonSource): Draft[] {
     block('dance', 'Dance', fixed.dance),
     block('recap', 'Recap', fixed.recap),
   ];
-}
-
-/** A figure begun last week and joined today comes before what is introduced today. */
-function orderIn(planned: PlannedLesson, draft: Draft): number {
-  return planned.introduce.indexOf(draft.patterns[0] ?? '');
 }
 
 function fitToLesson(drafts: readonly Draft[], total: number): readonly Draft[] {
@@ -147,11 +164,27 @@ function fitToLesson(drafts: readonly Draft[], total: number): readonly Draft[] 
   });
 }
 
-function layersOf(source: LessonSource, id: string, minutes: number): LessonLayer[] {
-  const pattern = source.patterns.get(id);
+/** One quality an evening: none beside a quality that is itself introduced. */
+function qualityOfLesson({ planned, library }: LessonSource): Quality | undefined {
+  const fresh = Object.keys(planned.minutes).flatMap(id => library.patterns.get(id) ?? []);
+  return fresh.some(({ kind }) => kind === 'quality') ? undefined : qualityOfEvening(fresh, library.dances);
+}
+
+function layersOf(
+  { library, course }: LessonSource,
+  id: string,
+  minutes: number,
+  quality: Quality | undefined,
+): LessonLayer[] {
+  const pattern = library.patterns.get(id);
   if (!pattern) return [];
-  const isPair = source.dances.get(pattern.dance)?.roles !== 'solo';
-  const layers = teachingLayers(pattern, source.course.approach, isPair);
+  const isDancedWith = quality && pattern.tracks?.some(track => track.quality === quality.id);
+  const layers = teachingLayers(pattern, {
+    approach: course.approach,
+    isPair: library.dances.get(pattern.dance)?.roles !== 'solo',
+    bothRoles: course.roles === 'both',
+    ...(isDancedWith && { quality: quality.name }),
+  });
   const parts = shareOut(
     minutes * 6,
     layers.map(({ weight }) => weight),

@@ -151,9 +151,19 @@ export function stepCount(figure: Figure, { rhythm, steps }: FigurePart, step: n
 }
 
 /** The count of an event of a figure as the house says it, by its school where that has as many. */
-export function countOf({ pattern, dance, houseCounts }: Figure, rhythm: Rhythm, event: number): string {
-  const house = houseCounts?.length === rhythm.events.length ? houseCounts[event] : undefined;
-  return house ?? eventCount(rhythm, event, countTerms(pattern, dance));
+export function countOf(figure: Figure, rhythm: Rhythm, event: number): string {
+  return (
+    houseCount(figure, rhythm, event) ?? eventCount(rhythm, event, countTerms(figure.pattern, figure.dance))
+  );
+}
+
+/** What an event is called: as the house's school counts it, else as the rhythm is written, slows and quicks too. */
+export function labelOf(figure: Figure, rhythm: Rhythm, event: number): string {
+  return houseCount(figure, rhythm, event) ?? rhythm.events[event]?.label ?? '';
+}
+
+function houseCount({ houseCounts }: Figure, { events }: Rhythm, event: number): string | undefined {
+  return houseCounts?.length === events.length ? houseCounts[event] : undefined;
 }
 
 /** The count on which something hangs that is written down for an event, as a teacher says it. */

@@ -42,8 +42,9 @@ function RunningLesson() {
       course: answer.course,
       lesson,
       planned,
-      patterns: library.patterns,
-      dances: library.dances,
+      library,
+      taught: Object.keys(classPlan?.progress.taught ?? {}),
+      left: [...(classPlan?.progress.carried ?? []), ...(classPlan?.progress.begun ?? [])],
       ...(section && { start: section.section.start }),
     });
   const date = section?.section.dates[lesson - 1];

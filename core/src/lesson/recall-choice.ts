@@ -1,0 +1,33 @@
+import { RECALL_AIM } from '../memory/recall.ts';
+
+export interface RecallSource {
+  /** By the plan's fixed offsets, in its order. */
+  readonly planned: readonly string[];
+  /** What the course gives a second look this evening. */
+  readonly again: readonly string[];
+  /** How well the class still has each figure (`recallOn`); empty before any log. */
+  readonly recall: ReadonlyMap<string, number>;
+  /** What comes as new this evening and is therefore not reviewed. */
+  readonly fresh: ReadonlySet<string>;
+  /** From it on a figure is not fading. */
+  readonly aim?: number;
+}
+
+/**
+ * What is reviewed, what fades most first: as many figures as the plan reviews, those below the aim before the planned
+ * ones, and the second looks beside them. Before any log the planned reviews, in the plan's order.
+ */
+export function chooseReviews({
+  planned,
+  again,
+  recall,
+  fresh,
+  aim = RECALL_AIM,
+}: RecallSource): readonly string[] {
+  const own = planned.filter(id => !fresh.has(id));
+  const rank = (id: string) => recall.get(id) ?? 1;
+  const byRecall = (ids: readonly string[]) => ids.toSorted((a, b) => rank(a) - rank(b));
+  const fading = byRecall([...recall.keys()].filter(id => rank(id) < aim && !fresh.has(id)));
+  const chosen = [...new Set([...fading, ...byRecall(own)])].slice(0, own.length);
+  return [...new Set([...chosen, ...again.filter(id => !fresh.has(id))])];
+}
