@@ -25,6 +25,7 @@ import {
   finishBody,
   logBody,
   markBody,
+  noteBody,
   publishAnswer,
   recapDetail,
   recapPublishBody,
@@ -155,6 +156,14 @@ export const CLASS_ROUTES = {
     ownClass: 'entries',
     params: IN_PATH.section,
     body: attendanceBody,
+    answer: storedAnswer,
+  },
+  'section.note': {
+    ...PATHS['section.note'],
+    access: TEACHING,
+    ownClass: 'entries',
+    params: IN_PATH.section,
+    body: noteBody,
     answer: storedAnswer,
   },
   'check.list': {

@@ -11,8 +11,10 @@ import {
   type Element,
   elementSchema,
   type Json,
+  type LessonNote,
   type Level,
   type Log,
+  lessonNoteSchema,
   levelSchema,
   logSchema,
   type Pattern,
@@ -32,6 +34,7 @@ import { z } from 'zod';
 
 export const json: z.ZodType<Json> = z.json();
 export const attendance: z.ZodType<Attendance> = attendanceSchema;
+export const lessonNote: z.ZodType<LessonNote> = lessonNoteSchema;
 export const check: z.ZodType<Check> = checkSchema;
 export const course: z.ZodType<Course> = courseSchema;
 export const dance: z.ZodType<Dance> = danceSchema;

@@ -46,6 +46,7 @@ export type {
   FinishBody,
   LogEntry,
   MarkEntry,
+  NoteEntry,
   PublishAnswer,
   RecapAnswer,
   RecapDetail,

@@ -65,6 +65,7 @@ export const PATHS = {
   'section.command': { method: 'POST', path: '/api/sections/:section/commands' },
   'section.document': { method: 'GET', path: '/api/sections/:section/document' },
   'section.attend': { method: 'POST', path: '/api/sections/:section/attendance' },
+  'section.note': { method: 'POST', path: '/api/sections/:section/notes' },
   'check.list': { method: 'GET', path: '/api/sections/:section/checks' },
   'check.create': { method: 'POST', path: '/api/sections/:section/checks' },
   'check.read': { method: 'GET', path: '/api/sections/:section/checks/:check' },

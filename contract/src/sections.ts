@@ -1,4 +1,4 @@
-import { attendanceSchema, checkSchema, logSchema, markSchema } from '@map-step/core';
+import { attendanceSchema, checkSchema, lessonNoteSchema, logSchema, markSchema } from '@map-step/core';
 import { z } from 'zod';
 import { historyEntry, versioned } from './commands.ts';
 import {
@@ -7,6 +7,7 @@ import {
   check,
   count,
   instant,
+  lessonNote,
   list,
   log,
   section,
@@ -22,6 +23,9 @@ export const logBody = z.strictObject({ logs: z.array(logEntry).min(1).max(200) 
 const attendanceEntry = attendanceSchema.omit({ by: true, section: true });
 export const attendanceBody = z.strictObject({ attendance: z.array(attendanceEntry).min(1).max(200) });
 
+const noteEntry = lessonNoteSchema.omit({ by: true, section: true });
+export const noteBody = z.strictObject({ notes: z.array(noteEntry).min(1).max(200) });
+
 const markEntry = markSchema.omit({ by: true });
 export const markBody = z.strictObject({ marks: z.array(markEntry).min(1).max(500) });
 
@@ -31,6 +35,7 @@ export const recapPublishBody = z.strictObject({ seen: z.int().min(1) });
 
 export type LogEntry = z.infer<typeof logEntry>;
 export type AttendanceEntry = z.infer<typeof attendanceEntry>;
+export type NoteEntry = z.infer<typeof noteEntry>;
 export type MarkEntry = z.infer<typeof markEntry>;
 export type FinishBody = z.infer<typeof finishBody>;
 
@@ -60,9 +65,10 @@ export const sectionAnswer = z.strictObject({
   /** How many are in it, by the role they dance. */
   counts: z.strictObject({ lead: count, follow: count, solo: count }),
   students: list(student),
-  /** In the order in which the server got them, as is the attendance. */
+  /** In the order in which the server got them, as are the attendance and the notes. */
   logs: list(log),
   attendance: list(attendance),
+  notes: list(lessonNote),
   recaps: list(recapAnswer),
 });
 export type SectionAnswer = z.output<typeof sectionAnswer>;

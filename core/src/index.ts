@@ -61,6 +61,7 @@ export {
   course as courseSchema,
   dance as danceSchema,
   element as elementSchema,
+  lessonNote as lessonNoteSchema,
   level as levelSchema,
   log as logSchema,
   mark as markSchema,
@@ -102,9 +103,23 @@ export { writeDocument } from './interchange/write-json.ts';
 export { writeSheetSvg } from './interchange/write-svg.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf, cautionsWithCodes } from './lesson/cautions.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './lesson/class-plan.ts';
+export {
+  beginEvening,
+  type Evening,
+  leftInBlock,
+  lengthen,
+  minutesAsItStands,
+  nextBlock,
+  pause,
+  presentBlock,
+  resume,
+  takenIn,
+} from './lesson/evening.ts';
 export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
-export { withSentence } from './lesson/into-recap.ts';
+export { promisedInRecap, withSentence } from './lesson/into-recap.ts';
+export { type LearnedRatio, learnRatios, type TaughtFigure } from './lesson/learned-minutes.ts';
 export { membersOn } from './lesson/members.ts';
+export { missedFigures } from './lesson/missed.ts';
 export {
   type ClassProgress,
   type ClassSoFar,
@@ -115,6 +130,7 @@ export {
   standingLogs,
 } from './lesson/progress.ts';
 export { draftRecap } from './lesson/recap-draft.ts';
+export { partnersIn, type Round } from './lesson/rotation.ts';
 export {
   type BlockKind,
   type LessonBlock,
@@ -122,6 +138,7 @@ export {
   type RunningOrder,
   runningOrder,
 } from './lesson/running-order.ts';
+export { figuresForSong, type SongFit, standingNotes, tempoOfTaps } from './lesson/songs.ts';
 export { isOnStaff, ownLessons } from './lesson/staff.ts';
 export { checkDocument, type DocumentCheck } from './library/check-document.ts';
 export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
@@ -213,6 +230,7 @@ export type {
   ItemValue,
   Json,
   Layer,
+  LessonNote,
   Level,
   Log,
   LogResult,
@@ -343,13 +361,14 @@ export {
   type FigureReading,
   figureTurn,
   KEEP,
+  labelOf,
   markCount,
   otherSchools,
   stepCount,
 } from './steps/figure.ts';
 export { type HoldRegion, holdPlace, holdTouches } from './steps/hold-shape.ts';
 export { holdStretches } from './steps/hold-stretches.ts';
-export { findHold } from './steps/holds.ts';
+export { entryHolds, findHold } from './steps/holds.ts';
 export type { Mend } from './steps/mend.ts';
 export { type NamedRun, namedRuns } from './steps/pieces.ts';
 export { type SheetCell, type SheetColumn, type SheetLayout, sheetLayout } from './steps/sheet.ts';

@@ -345,6 +345,20 @@ export const attendance = z.strictObject({
   student: id,
   role,
   here: z.boolean(),
+  late: maybe(z.boolean()),
+  by: id,
+  at: instant,
+  replaces: maybe(uuid),
+});
+
+export const lessonNote = z.strictObject({
+  id: uuid,
+  section: id,
+  lesson,
+  kind: z.enum(['note', 'else', 'song']),
+  text,
+  tempo: maybe(z.number().min(20).max(400)),
+  split: maybe(split),
   by: id,
   at: instant,
   replaces: maybe(uuid),
@@ -435,6 +449,7 @@ export const studioDocument = z.strictObject({
   plans: maybe(entries(plan, 100_000)),
   logs: maybe(entries(log, 2_000_000)),
   attendance: maybe(entries(attendance, 2_000_000)),
+  notes: maybe(entries(lessonNote, 1_000_000)),
   recaps: maybe(entries(recap, 500_000)),
   checks: maybe(entries(check, 50_000)),
   settings: maybe(json),

@@ -6,8 +6,8 @@ const DATE_KEYS: ReadonlySet<string> = new Set(['from', 'to', 'dates', 'date', '
 
 /** The same document some days later: every date and instant of holidays, sections, plans, logs and checks moves. */
 export function shiftDates(document: StudioDocument, days: number): StudioDocument {
-  const { holidays, sections, plans, logs, attendance, recaps, checks } = document;
-  const dated = { holidays, sections, plans, logs, attendance, recaps, checks };
+  const { holidays, sections, plans, logs, attendance, notes, recaps, checks } = document;
+  const dated = { holidays, sections, plans, logs, attendance, notes, recaps, checks };
   const present = Object.entries(dated).filter(([, value]) => value !== undefined);
   const shifted = present.map(([key, value]) => [key, shift(value, key, days)]);
   return { ...document, ...Object.fromEntries(shifted) };

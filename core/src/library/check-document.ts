@@ -12,7 +12,7 @@ export interface DocumentCheck {
 
 const KINDS_WITH_IDS = [
   ...(['dances', 'levels', 'patterns', 'elements', 'combinations', 'courses', 'rooms', 'people'] as const),
-  ...(['students', 'sections', 'logs', 'attendance', 'checks'] as const),
+  ...(['students', 'sections', 'logs', 'attendance', 'notes', 'checks'] as const),
 ];
 
 /** Everything that can be said about a studio's document, in the order of its arrays. */

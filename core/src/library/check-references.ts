@@ -101,6 +101,10 @@ function sectionReferences(document: StudioDocument): Reference[] {
     found.push({ kind: 'students', id: entry.student, path: ['attendance', i, 'student'] });
     found.push({ kind: 'people', id: entry.by, path: ['attendance', i, 'by'] });
   }
+  for (const [i, note] of (document.notes ?? []).entries()) {
+    found.push({ kind: 'sections', id: note.section, path: ['notes', i, 'section'] });
+    found.push({ kind: 'people', id: note.by, path: ['notes', i, 'by'] });
+  }
   for (const [i, recap] of (document.recaps ?? []).entries())
     found.push({ kind: 'sections', id: recap.section, path: ['recaps', i, 'section'] });
   for (const [i, check] of (document.checks ?? []).entries()) {
@@ -118,10 +122,11 @@ function sectionReferences(document: StudioDocument): Reference[] {
 }
 
 /** What is told of a lesson is told of one that the course of the class has. */
-function checkLessons({ courses = [], sections = [], logs, attendance, recaps }: StudioDocument): Issue[] {
+function checkLessons(document: StudioDocument): Issue[] {
+  const { courses = [], sections = [], logs, attendance, notes, recaps } = document;
   const lessons = new Map(courses.map(({ id, lessons }) => [id, lessons.length]));
   const lengths = new Map(sections.map(({ id, course }) => [id, lessons.get(course)]));
-  return Object.entries({ logs, attendance, recaps }).flatMap(([kind, entries = []]) =>
+  return Object.entries({ logs, attendance, notes, recaps }).flatMap(([kind, entries = []]) =>
     entries.flatMap(({ section, lesson }, index) =>
       lesson <= (lengths.get(section) ?? lesson)
         ? []

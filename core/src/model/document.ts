@@ -341,6 +341,22 @@ export interface Log {
   readonly replaces?: string;
 }
 
+/** Something of an evening besides its figures; an empty text takes back what it replaces. */
+export interface LessonNote {
+  readonly id: string;
+  readonly section: string;
+  readonly lesson: number;
+  /** What was noted, something else that was done, a song that was played. */
+  readonly kind: 'note' | 'else' | 'song';
+  readonly text: string;
+  /** Of a song, in beats a minute. */
+  readonly tempo?: number;
+  readonly split?: Split;
+  readonly by: string;
+  readonly at: string;
+  readonly replaces?: string;
+}
+
 export interface Attendance {
   readonly id: string;
   readonly section: string;
@@ -348,6 +364,8 @@ export interface Attendance {
   readonly student: string;
   readonly role: Role;
   readonly here: boolean;
+  /** Came after the beginning. */
+  readonly late?: boolean;
   readonly by: string;
   readonly at: string;
   /** The newest entry on this student that its writer had seen. */
@@ -413,6 +431,7 @@ export interface StudioDocument {
   readonly plans?: readonly PlanVersion[];
   readonly logs?: readonly Log[];
   readonly attendance?: readonly Attendance[];
+  readonly notes?: readonly LessonNote[];
   readonly recaps?: readonly Recap[];
   readonly checks?: readonly Check[];
   readonly settings?: { readonly [key: string]: Json };

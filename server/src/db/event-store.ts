@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { Attendance, Log, Mark } from '@map-step/core';
+import type { Attendance, LessonNote, Log, Mark } from '@map-step/core';
 import { HttpFault } from '../faults/http-fault.ts';
 import { JsonText, listAsJson } from './json-text.ts';
 import type { StudioScope } from './studio-scope.ts';
@@ -7,6 +7,7 @@ import type { StudioScope } from './studio-scope.ts';
 export interface EventKinds {
   readonly logs: Log;
   readonly attendance: Attendance;
+  readonly notes: LessonNote;
   readonly marks: Mark & { readonly check: string };
 }
 
@@ -25,13 +26,22 @@ const COLUMNS: { readonly [Kind in keyof EventKinds]: Columns<EventKinds[Kind]> 
     names: ['section_id', 'lesson', 'student_id'],
     values: ({ section, lesson, student }) => [section, lesson, student],
   },
+  notes: {
+    names: ['section_id', 'lesson'],
+    values: ({ section, lesson }) => [section, lesson],
+  },
   marks: {
     names: ['check_id', 'student_id', 'pattern_id'],
     values: ({ check, student, pattern }) => [check, student, pattern],
   },
 };
 
-const OWNER = { logs: 'section_id', attendance: 'section_id', marks: 'check_id' } as const;
+const OWNER = {
+  logs: 'section_id',
+  attendance: 'section_id',
+  notes: 'section_id',
+  marks: 'check_id',
+} as const;
 const CHUNK = 2000;
 
 /**

@@ -9,6 +9,7 @@ import { NO_HASHES } from './migrations/0007-no-hashes.ts';
 import { SOUND_EVENTS } from './migrations/0008-sound-events.ts';
 import { MEMBERSHIPS } from './migrations/0009-memberships.ts';
 import { CHECK_LINKS } from './migrations/0010-check-links.ts';
+import { NOTES } from './migrations/0011-notes.ts';
 
 export interface Migration {
   readonly name: string;
@@ -32,4 +33,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0008-sound-events', SOUND_EVENTS),
   sql('0009-memberships', MEMBERSHIPS),
   sql('0010-check-links', CHECK_LINKS),
+  sql('0011-notes', NOTES),
 ];

@@ -29,6 +29,7 @@ export function demoStudio(): StudioDocument {
     plans: whole.plans?.filter(({ course }) => planned.has(course)) ?? [],
     logs: ofClass(whole.logs),
     attendance: ofClass(whole.attendance),
+    notes: ofClass(whole.notes),
     recaps: ofClass(whole.recaps),
   };
 }

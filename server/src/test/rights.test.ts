@@ -146,6 +146,10 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'lesson.finish': () => ({ params: key, body: { logs: [] } }),
   'section.command': () => ({ params: key, body: { command: edit('start', '19:00', '19:00') } }),
   'section.document': () => ({ params: key }),
+  'section.note': () => ({
+    params: key,
+    body: { notes: [{ ...event, id: randomUUID(), kind: 'note', text: 'Wet floor.' }] },
+  }),
   'section.attend': () => ({ params: key, body: { attendance: [attendance()] } }),
   'check.list': () => ({ params: key }),
   'check.create': () => ({

@@ -1,6 +1,6 @@
 // What happened in a lesson, on its way to the server: kept in the browser's database until the server has it,
 // sent in order. It survives a reload, a sign-out and a lost connection, and belongs to one person of one studio.
-import type { AttendanceEntry, LogEntry, MarkEntry, SignedInPerson } from '@map-step/contract';
+import type { AttendanceEntry, LogEntry, MarkEntry, NoteEntry, SignedInPerson } from '@map-step/contract';
 import { type DBSchema, type IDBPDatabase, type OpenDBCallbacks, openDB } from 'idb';
 import { call, isAboutSession, isPassing } from './client.ts';
 
@@ -12,6 +12,7 @@ export type WaitingEvent = {
 } & (
   | { readonly kind: 'log'; readonly entry: LogEntry }
   | { readonly kind: 'attendance'; readonly entry: AttendanceEntry }
+  | { readonly kind: 'note'; readonly entry: NoteEntry }
   | { readonly kind: 'mark'; readonly check: string; readonly entry: MarkEntry }
 );
 
@@ -163,6 +164,8 @@ async function send(events: readonly WaitingEvent[]): Promise<void> {
       return void (await call('section.log', { params, body: { logs: [first.entry] } }));
     case 'attendance':
       return void (await call('section.attend', { params, body: { attendance: [first.entry] } }));
+    case 'note':
+      return void (await call('section.note', { params, body: { notes: [first.entry] } }));
     case 'mark': {
       const marks = events.flatMap(event => (event.kind === 'mark' ? [event.entry] : []));
       return void (await call('check.mark', { params: { ...params, check: first.check }, body: { marks } }));

@@ -133,6 +133,12 @@ export const router = createBrowserRouter([
             }),
           },
           {
+            path: 'brief',
+            lazy: async () => ({
+              Component: (await import('../features/lesson/brief-page.tsx')).BriefPage,
+            }),
+          },
+          {
             path: 'check/:check?',
             lazy: async () => ({ Component: (await import('../features/check/check-page.tsx')).CheckPage }),
           },

@@ -129,6 +129,7 @@ export function mondayClass(keep: ClassContent['keep']): ClassContent {
     students: (demoStudio.students ?? []).filter(student => inIt.has(student.id)),
     logs: own(demoStudio.logs),
     attendance: own(demoStudio.attendance),
+    notes: own(demoStudio.notes),
     recaps: own(demoStudio.recaps).map(({ section: of, lesson, audience, markdown }) => ({
       section: of,
       lesson,

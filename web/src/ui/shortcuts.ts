@@ -44,7 +44,13 @@ export const SHORTCUTS = {
   natural: { shown: '=', words: 'make the step natural again', where: 'Material' },
   keep: { shown: ',', words: 'the follower’s step that keeps the hold', where: 'Material' },
   note: { shown: '#', words: 'a note on this count', where: 'Material' },
-  'next-block': { keys: 'n', words: 'the next block', where: 'Lesson' },
+  'mark-solid': { keys: 's', words: 'solid', where: 'Lesson' },
+  'mark-shaky': { keys: 'h', words: 'shaky', where: 'Lesson' },
+  'mark-touched': { keys: 't', words: 'touched', where: 'Lesson' },
+  'mark-not-reached': { keys: 'n', words: 'not reached', where: 'Lesson' },
+  'next-block': { keys: 'b', words: 'the next block', where: 'Lesson' },
+  'pause-block': { keys: 'p', words: 'pause the clock, or go on', where: 'Lesson' },
+  'longer-block': { keys: 'm', words: 'a minute more for this block', where: 'Lesson' },
 } as const satisfies Record<string, Shortcut>;
 
 export type ShortcutName = keyof typeof SHORTCUTS | LessonShortcut;

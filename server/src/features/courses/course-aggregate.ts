@@ -82,6 +82,7 @@ async function refuseLostLessons(scope: StudioScope, { id, lessons, name }: Cour
     `SELECT GREATEST(
        (SELECT max(lesson) FROM logs l WHERE l.studio_id = $1 AND l.section_id = ANY(classes)),
        (SELECT max(lesson) FROM attendance a WHERE a.studio_id = $1 AND a.section_id = ANY(classes)),
+       (SELECT max(lesson) FROM notes n WHERE n.studio_id = $1 AND n.section_id = ANY(classes)),
        (SELECT max(lesson) FROM recaps r WHERE r.studio_id = $1 AND r.section_id = ANY(classes))) AS last
      FROM (SELECT array_agg(id) AS classes FROM sections WHERE studio_id = $1 AND course_id = $2) of_course`,
     [id],

@@ -16,6 +16,7 @@ interface ClassCall {
   readonly body?: {
     readonly logs?: readonly { readonly lesson: number }[];
     readonly attendance?: readonly { readonly lesson: number }[];
+    readonly notes?: readonly { readonly lesson: number }[];
   };
 }
 
@@ -38,7 +39,7 @@ export async function requireOwnClass(
   const lessons =
     ownClass === 'lesson'
       ? [params.lesson ?? 0]
-      : [...(body?.logs ?? []), ...(body?.attendance ?? [])].map(lessonOf);
+      : [...(body?.logs ?? []), ...(body?.attendance ?? []), ...(body?.notes ?? [])].map(lessonOf);
   switch (ownClass) {
     case 'lesson':
     case 'entries':

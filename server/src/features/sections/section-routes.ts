@@ -9,6 +9,7 @@ import { sectionAggregate } from './section-aggregate.ts';
 import {
   appendAttendance,
   appendLogs,
+  appendNotes,
   finishLesson,
   readSection,
   withoutStudents,
@@ -41,6 +42,10 @@ export const sectionRoutes = [
   route(
     'section.attend',
     changing((scope, call) => appendAttendance(scope, call, call.params.section, call.body.attendance)),
+  ),
+  route(
+    'section.note',
+    changing((scope, call) => appendNotes(scope, call, call.params.section, call.body.notes)),
   ),
   route(
     'lesson.finish',

@@ -2,6 +2,7 @@ import type {
   AttendanceEntry,
   FinishBody,
   LogEntry,
+  NoteEntry,
   SectionAnswer,
   SignedInPerson,
   StoredAnswer,
@@ -9,6 +10,7 @@ import type {
 import {
   type Attendance,
   type Audience,
+  type LessonNote,
   type Log,
   membersOn,
   placedOf,
@@ -49,6 +51,7 @@ export async function readSection(scope: StudioScope, id: string, deps: Deps): P
     students: await documentStore(scope, 'students').listSome(ids),
     logs: await eventStore(scope, 'logs').listJson(id),
     attendance: await eventStore(scope, 'attendance').listJson(id),
+    notes: await eventStore(scope, 'notes').listJson(id),
     recaps: await listRecaps(scope, id, deps.now()),
   };
 }
@@ -61,6 +64,7 @@ export function withoutStudents({ section, logs, recaps, ...answer }: ToldSectio
     section: { ...section, students: [] },
     students: [],
     attendance: [],
+    notes: [],
     logs: read.map(({ note: _, ...log }) => log),
     recaps: (recaps instanceof JsonText ? recaps.read() : recaps).map(recap =>
       recap.audience === 'staff' ? { ...recap, markdown: '' } : recap,
@@ -109,6 +113,19 @@ export async function appendAttendance(
   const attendance = entries.map((entry): Attendance => ({ ...entry, section: id, by: who.id }));
   await eventStore(scope, 'attendance').append(attendance);
   return { stored: attendance.map(({ id }) => id) };
+}
+
+/** Stores what was noted of an evening besides its figures. */
+export async function appendNotes(
+  scope: StudioScope,
+  { deps, who }: Writing,
+  section: string,
+  entries: readonly NoteEntry[],
+): Promise<StoredAnswer> {
+  requireThisYear(entries, deps.now());
+  const notes = entries.map((entry): LessonNote => ({ ...entry, section, by: who.id }));
+  await eventStore(scope, 'notes').append(notes);
+  return { stored: notes.map(({ id }) => id) };
 }
 
 /** Closes a lesson: its last log entries and the drafts of its recaps, together or not at all. */

@@ -38,6 +38,7 @@ const USES: { readonly [Kind in RemovableKind]: Uses } = {
     },
     { words: 'what was logged', sql: written('logs', "body ->> 'by' = $2") },
     { words: 'who was noted as here', sql: written('attendance', "body ->> 'by' = $2") },
+    { words: 'what was noted', sql: written('notes', "body ->> 'by' = $2") },
     { words: 'marks', sql: written('marks', "body ->> 'by' = $2") },
     { words: 'versions of plans', sql: written('plans', "body ->> 'by' = $2") },
     { words: 'the history', sql: written('history', 'person_id = $2') },
@@ -80,6 +81,7 @@ const USES: { readonly [Kind in RemovableKind]: Uses } = {
   sections: [
     { words: 'what was logged', sql: written('logs', 'section_id = $2') },
     { words: 'who was here', sql: written('attendance', 'section_id = $2') },
+    { words: 'what was noted', sql: written('notes', 'section_id = $2') },
     { words: 'recaps', sql: written('recaps', 'section_id = $2') },
     { words: 'checks', sql: written('checks', 'section_id = $2') },
   ],

@@ -152,6 +152,7 @@ async function addTheRest(scope: StudioScope, document: StudioDocument): Promise
     ['recaps', recaps.length],
     ['logs', await eventStore(scope, 'logs').append(document.logs ?? [])],
     ['attendance', await eventStore(scope, 'attendance').append(document.attendance ?? [])],
+    ['notes', await eventStore(scope, 'notes').append(document.notes ?? [])],
     ['marks', await eventStore(scope, 'marks').append(marks)],
   ];
 }

@@ -154,6 +154,7 @@ export async function readStudioDocument(scope: StudioScope): Promise<StudioDocu
     ['plans', await listPlans(scope)],
     ['logs', await eventStore(scope, 'logs').list()],
     ['attendance', await eventStore(scope, 'attendance').list()],
+    ['notes', await eventStore(scope, 'notes').list()],
     ['recaps', readable(scope, 'recaps', recaps.map(recapOf))],
     ['checks', await listChecks(scope)],
   );

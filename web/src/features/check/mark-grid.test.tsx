@@ -23,6 +23,7 @@ const section: SectionAnswer = {
   students: demoStudio.students?.filter(({ id }) => students.some(({ student }) => student === id)) ?? [],
   logs: [],
   attendance: [],
+  notes: [],
   recaps: [],
 };
 const check: Check = {

@@ -1,4 +1,4 @@
-import type { AttendanceEntry, LogEntry, MarkEntry, SectionAnswer } from '@map-step/contract';
+import type { AttendanceEntry, LogEntry, MarkEntry, NoteEntry, SectionAnswer } from '@map-step/contract';
 import {
   buildPlanProblem,
   type Course,
@@ -15,6 +15,7 @@ import {
 export type LessonEvent =
   | { readonly kind: 'log'; readonly entry: LogEntry }
   | { readonly kind: 'attendance'; readonly entry: AttendanceEntry }
+  | { readonly kind: 'note'; readonly entry: NoteEntry }
   | { readonly kind: 'mark'; readonly check: string; readonly entry: MarkEntry };
 
 export function studentCount({ counts }: Pick<SectionAnswer, 'counts'>): number {

@@ -1,5 +1,5 @@
 import type { CheckAnswer, MarkEntry, SectionAnswer, SignedInPerson } from '@map-step/contract';
-import type { Attendance, Log } from '@map-step/core';
+import type { Attendance, LessonNote, Log } from '@map-step/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 import { keepEvent, ownerOf, sendWaiting, type WaitingEvent } from '../../api/outbox.ts';
@@ -51,19 +51,22 @@ function withMark(answer: CheckAnswer, entry: MarkEntry, by: string): CheckAnswe
 }
 
 function withWaiting(stored: SectionAnswer, waiting: readonly WaitingEvent[], by: string): SectionAnswer {
-  const there = new Set([...stored.logs, ...stored.attendance].map(({ id }) => id));
+  const there = new Set([...stored.logs, ...stored.attendance, ...stored.notes].map(({ id }) => id));
   const logs: Log[] = [];
   const attendance: Attendance[] = [];
+  const notes: LessonNote[] = [];
   for (const event of waiting) {
     if (event.refused !== undefined || there.has(event.entry.id)) continue;
     const signed = { section: event.section, by };
     if (event.kind === 'log') logs.push({ ...event.entry, ...signed });
     if (event.kind === 'attendance') attendance.push({ ...event.entry, ...signed });
+    if (event.kind === 'note') notes.push({ ...event.entry, ...signed });
   }
-  if (logs.length + attendance.length === 0) return stored;
+  if (logs.length + attendance.length + notes.length === 0) return stored;
   return {
     ...stored,
     logs: [...stored.logs, ...logs],
     attendance: [...stored.attendance, ...attendance],
+    notes: [...stored.notes, ...notes],
   };
 }

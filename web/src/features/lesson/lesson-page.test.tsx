@@ -42,7 +42,10 @@ test('one tap marks a figure, and says over which entry', async () => {
   ]);
 });
 
-test('the next block opens where the hand is, and the last has no next', async () => {
+const now = () => screen.getByRole('region', { name: 'Now' });
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+
+test('the next block opens where the hand is, and the last has no next', () => {
   open(5);
   const next = () => screen.queryByRole('button', { name: 'Next block' });
   let steps = 0;
@@ -50,7 +53,7 @@ test('the next block opens where the hand is, and the last has no next', async (
     fireEvent.click(button);
     steps += 1;
   }
-  expect(steps).toBe(within(order()).getAllByRole('heading', { level: 2 }).length - 1);
+  expect(steps).toBe(within(order()).getAllByRole('heading').length - 1);
 });
 
 test('during the lesson it opens at the block of the clock', () => {
@@ -59,7 +62,26 @@ test('during the lesson it opens at the block of the clock', () => {
   const present = within(order())
     .getAllByRole('listitem')
     .find(row => row.getAttribute('aria-current') === 'step');
-  expect(present?.querySelector('time')?.textContent).toBe('19:18');
+  expect(present?.querySelector('time')?.textContent).toBe('19:24');
+});
+
+test('the clock runs, a minute more is taken from the rest, and what a figure took goes into its log', async () => {
+  atClock('19:00');
+  const { entries } = open(5);
+  press('Start the evening');
+  press('Next block');
+  press('Next block');
+  press('Next block');
+  expect(within(now()).getByRole('timer').textContent).toMatch(/left$/);
+  const name = within(now()).getByRole('heading').textContent ?? '';
+  press('1 minute more');
+  expect(order().textContent).toContain('60 of 60 minutes');
+  atClock('19:07');
+  await act(async () => fireEvent.keyDown(document.body, { key: 's', code: 'KeyS' }));
+  expect(entries()).toMatchObject([{ kind: 'log', entry: { result: 'solid' } }]);
+  expect(entries()[0].entry.minutes).toBeGreaterThan(0);
+  expect(name).not.toBe('');
+  press('Begin the clock anew');
 });
 
 test('before it is finished it says what will be logged as not reached, and then sends just that', async () => {
@@ -91,10 +113,12 @@ test('a lesson that was taught tells what happened, and leads to its recap', () 
 test('who is here is one tap a student', async () => {
   const { entries, classContent } = open(5);
   const count = classContent.section?.students.length ?? 0;
-  await act(async () => fireEvent.click(screen.getByRole('button', { name: `0 of ${count} here` })));
+  await act(async () => press(`0 of ${count} here`));
   const first = classContent.section?.students[0];
   await act(async () => fireEvent.click(screen.getByRole('button', { name: new RegExp(first?.name ?? '') })));
   expect(entries()).toMatchObject([
     { kind: 'attendance', entry: { lesson: 5, student: first?.id, here: true } },
   ]);
+  await act(async () => press('All are here'));
+  expect(entries()).toHaveLength(1 + count);
 });

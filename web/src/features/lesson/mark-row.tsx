@@ -1,17 +1,18 @@
 import { chakra } from '@chakra-ui/react';
 import { figureName, type LogResult } from '@map-step/core';
 import { useState } from 'react';
+import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { TextField } from '../../ui/text-field.tsx';
 import { useCourse } from '../course/course-context.ts';
 import type { LessonLog } from './use-log.ts';
 
 export const RESULTS = [
-  { id: 'solid', word: 'Solid', tone: 'ready' },
-  { id: 'shaky', word: 'Shaky', tone: 'caution' },
-  { id: 'touched', word: 'Touched', tone: 'quiet' },
-  { id: 'not-reached', word: 'Not reached', tone: 'stop' },
-] as const satisfies readonly { id: LogResult; word: string; tone: string }[];
+  { id: 'solid', word: 'Solid', tone: 'ready', key: 's' },
+  { id: 'shaky', word: 'Shaky', tone: 'caution', key: 'h' },
+  { id: 'touched', word: 'Touched', tone: 'quiet', key: 't' },
+  { id: 'not-reached', word: 'Not reached', tone: 'stop', key: 'n' },
+] as const satisfies readonly { id: LogResult; word: string; tone: string; key: string }[];
 
 const Result = chakra('button', {
   base: {
@@ -35,6 +36,7 @@ const Result = chakra('button', {
       quiet: { '&[aria-pressed=true]': { bg: 'quiet' } },
       stop: { '&[aria-pressed=true]': { bg: 'stop' } },
     },
+    size: { normal: {}, large: { minHeight: '3.5rem', fontSize: { base: 'sm', md: 'md' } } },
   },
 });
 
@@ -42,20 +44,29 @@ interface MarkRowProps {
   readonly pattern: string;
   readonly showName: boolean;
   readonly log: LessonLog | undefined;
+  readonly size?: 'normal' | 'large';
+  /** True for the figure that the keys mark. */
+  readonly isAimed?: boolean;
+  /** What the clock says that it took, where it runs. */
+  readonly taken?: number | undefined;
+  /** Takes the tap instead of the log: what it would change is told first. */
+  onTap?(result: LogResult): void;
 }
 
-/** How a figure went: one tap, and a note where one is needed. */
-export function MarkRow({ pattern, showName, log }: MarkRowProps) {
+/** How a figure went: one tap, and where they are needed the minutes it took and a note. */
+export function MarkRow(props: MarkRowProps) {
+  const { pattern, showName, log, size = 'normal', isAimed = false, taken, onTap } = props;
   const { library } = useCourse();
   const [isNoting, setNoting] = useState(false);
   const name = figureName(library, pattern);
-  const result = log?.resultOf(pattern);
-  const note = log?.noteOf(pattern);
+  const { result, note, minutes } = log?.of(pattern) ?? {};
   const saveNote = (data: FormData) => {
-    if (log && result) log.tap(pattern, result, String(data.get('note')).trim());
+    if (log && result) log.tap(pattern, result, { note: String(data.get('note')).trim() });
     setNoting(false);
   };
   if (!log) return showName ? <p>{name}</p> : null;
+  const tap = (chosen: LogResult) =>
+    onTap ? onTap(chosen) : log.tap(pattern, chosen, taken === undefined ? {} : { minutes: taken });
   return (
     <div>
       <chakra.div
@@ -66,11 +77,17 @@ export function MarkRow({ pattern, showName, log }: MarkRowProps) {
         gap="1.5"
         gridTemplateColumns={{
           base: 'repeat(4, minmax(0, 1fr))',
-          md: `${showName ? '11rem ' : ''}repeat(4, 6.5rem) auto`,
+          md: `${showName ? '11rem ' : ''}repeat(4, minmax(0, ${size === 'large' ? '9rem' : '6.5rem'})) auto`,
         }}
       >
         {showName && (
-          <chakra.span gridColumn={{ base: '1 / -1', md: 'auto' }} fontWeight="500">
+          <chakra.span
+            gridColumn={{ base: '1 / -1', md: 'auto' }}
+            fontWeight={isAimed ? '700' : '500'}
+            borderLeft="3px solid"
+            borderColor={isAimed ? 'now' : 'transparent'}
+            pl="1.5"
+          >
             {name}
           </chakra.span>
         )}
@@ -79,8 +96,9 @@ export function MarkRow({ pattern, showName, log }: MarkRowProps) {
             key={id}
             type="button"
             tone={tone}
+            size={size}
             aria-pressed={result === id}
-            onClick={() => log.tap(pattern, id)}
+            onClick={() => tap(id)}
           >
             {word}
           </Result>
@@ -91,6 +109,18 @@ export function MarkRow({ pattern, showName, log }: MarkRowProps) {
           </Button>
         )}
       </chakra.div>
+      {result && minutes !== undefined && (
+        <chakra.div display="flex" gap="1.5" alignItems="center" mt="1" fontSize="sm">
+          <NumberField
+            label={`Minutes that ${name} took`}
+            value={minutes}
+            max={600}
+            width="4.5rem"
+            save={value => log.tap(pattern, result, { minutes: value })}
+          />
+          <Label>min</Label>
+        </chakra.div>
+      )}
       {note && !isNoting && <Label>{note}</Label>}
       {isNoting && (
         <chakra.form action={saveNote} display="flex" gap="2" mt="1">

@@ -1,13 +1,19 @@
 import { chakra } from '@chakra-ui/react';
 import { figureName, standingLogs } from '@map-step/core';
+import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { Button, Label, TwoColumns } from '../../ui/parts.tsx';
 import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
 import { Contradictions } from './contradictions.tsx';
+import { type Correction, CorrectionNotice } from './correction.tsx';
 import { MarkRow, RESULTS } from './mark-row.tsx';
 import { useLessonLog } from './use-log.ts';
+import { useNotes } from './use-notes.ts';
+import { WhatItMeans } from './what-it-means.tsx';
+
+const NOTE_WORDS = { note: 'Noted', else: 'We also did', song: 'Song' } as const;
 
 /** A lesson that is behind the class: what happened in it, and where what was not reached went. */
 export function TaughtLesson() {
@@ -16,6 +22,8 @@ export function TaughtLesson() {
   const { library, answer } = useCourse();
   const mayTeach = useMayTeach();
   const log = useLessonLog();
+  const notes = useNotes();
+  const [correction, correct] = useState<Correction>();
   const navigate = useNavigate();
   const { search } = useLocation();
   const logs = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
@@ -53,22 +61,47 @@ export function TaughtLesson() {
       <chakra.section aria-label="What happened">
         {log.error && <Failure error={log.error} />}
         <Contradictions log={log} />
+        {correction && (
+          <CorrectionNotice
+            correction={correction}
+            save={() => {
+              log.tap(correction.pattern, correction.result);
+              correct(undefined);
+            }}
+            leave={() => correct(undefined)}
+          />
+        )}
         <chakra.ul listStyleType="none" p="0" borderTop="2px solid" borderColor="ink">
           {logs.map(({ pattern, result, minutes, note }) => (
             <chakra.li key={pattern} py="2" borderBottom="1px solid" borderColor="line">
               {mayTeach ? (
-                <MarkRow pattern={pattern} showName log={log} />
+                <MarkRow
+                  pattern={pattern}
+                  showName
+                  log={log}
+                  onTap={chosen => chosen !== result && correct({ pattern, result: chosen })}
+                />
               ) : (
                 <p>
                   {name(pattern)}: {RESULTS.find(({ id }) => id === result)?.word.toLowerCase()}
                   {note ? `. ${note}` : ''}
                 </p>
               )}
-              {minutes !== undefined && <Label>{minutes} min</Label>}
+              {!mayTeach && minutes !== undefined && <Label>{minutes} min</Label>}
             </chakra.li>
           ))}
         </chakra.ul>
         {logs.length === 0 && <p>Nothing was logged in this lesson.</p>}
+        {notes.notes.map(({ id, kind, text, tempo }) => (
+          <p key={id}>
+            <Label>{NOTE_WORDS[kind]}: </Label>
+            {text}
+            {tempo === undefined ? '' : `, ${tempo} beats a minute`}
+          </p>
+        ))}
+        <chakra.div mt="5">
+          <WhatItMeans />
+        </chakra.div>
       </chakra.section>
     </TwoColumns>
   );

@@ -1,19 +1,27 @@
 import type { LogEntry } from '@map-step/contract';
-import { type LogResult, standingLogs } from '@map-step/core';
+import { type Log, type LogResult, standingLogs } from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 import type { WaitingEvent } from '../../api/outbox.ts';
 import { useClass, usePlace } from '../course/course-context.ts';
 import { useSectionRefresh } from '../course/course-queries.ts';
 
+/** What is said of a figure besides its result; what is left out stays as it was. */
+export interface Said {
+  readonly note?: string;
+  /** Of the clock, or by hand. */
+  readonly minutes?: number | undefined;
+}
+
 export interface LessonLog {
   /** What stands for a figure in this lesson. */
-  resultOf(pattern: string): LogResult | undefined;
-  noteOf(pattern: string): string | undefined;
+  of(pattern: string): Log | undefined;
+  /** Figures that have an entry in this lesson, in the order in which they got one. */
+  readonly logged: readonly string[];
   /** One tap: kept at once in this browser, shown at once, sent as soon as it can be. */
-  tap(pattern: string, result: LogResult, note?: string): void;
+  tap(pattern: string, result: LogResult, said?: Said): void;
   /** Logs what has no mark as not reached; the server drafts the recaps. */
-  finish(unmarked: readonly string[]): void;
+  finish(unmarked: readonly string[], finished: () => void): void;
   /** How many taps have not reached the server yet. */
   readonly waiting: number;
   /** Taps that the server will not take. */
@@ -33,9 +41,11 @@ export function useLessonLog(): LessonLog {
   const stored = (section?.logs ?? []).filter(entry => !unsent.has(entry.id));
   const find = (pattern: string) => standing.find(entry => entry.pattern === pattern);
   const finishing = useFinish(id);
-  const entry = (pattern: string, result: LogResult, note = find(pattern)?.note): LogEntry => {
+  const entry = (pattern: string, result: LogResult, said: Said = {}): LogEntry => {
     const before = find(pattern);
     const seen = stored.findLast(one => one.lesson === lesson && one.pattern === pattern);
+    const note = said.note ?? before?.note;
+    const minutes = 'minutes' in said ? said.minutes : before?.minutes;
     return {
       id: crypto.randomUUID(),
       lesson,
@@ -43,15 +53,19 @@ export function useLessonLog(): LessonLog {
       result,
       at: new Date().toISOString(),
       ...(note && { note }),
-      ...(before?.minutes !== undefined && { minutes: before.minutes }),
+      ...(minutes !== undefined && { minutes }),
       ...(seen && { replaces: seen.id }),
     };
   };
   return {
-    resultOf: pattern => find(pattern)?.result,
-    noteOf: pattern => find(pattern)?.note,
-    tap: (pattern, result, note) => keep({ kind: 'log', entry: entry(pattern, result, note) }),
-    finish: unmarked => finishing.mutate(unmarked.map(pattern => entry(pattern, 'not-reached'))),
+    of: find,
+    logged: standing.map(({ pattern }) => pattern),
+    tap: (pattern, result, said) => keep({ kind: 'log', entry: entry(pattern, result, said) }),
+    finish: (unmarked, finished) =>
+      finishing.mutate(
+        unmarked.map(pattern => entry(pattern, 'not-reached')),
+        { onSuccess: finished },
+      ),
     waiting: waiting.filter(({ refused }) => refused === undefined).length,
     refused: waiting.filter(({ refused }) => refused !== undefined),
     isFinishing: finishing.isPending,

@@ -1,24 +1,23 @@
 import { chakra } from '@chakra-ui/react';
+import type { Role } from '@map-step/core';
 import { Disclosure } from '../../ui/disclosure.tsx';
-import { Label } from '../../ui/parts.tsx';
+import { Button, Label } from '../../ui/parts.tsx';
 import { useClass, useCourse } from '../course/course-context.ts';
 import { areNamesHidden, studentCount } from '../course/course-view.ts';
-import { type StudentHere, useAttendance } from './use-attendance.ts';
+import type { LessonAttendance, StudentHere } from './use-attendance.ts';
 
 const Person = chakra('button', {
   base: {
     display: 'flex',
     justifyContent: 'space-between',
     gap: '2',
-    width: '100%',
-    minHeight: '2.5rem',
+    flex: '1 1 auto',
+    minHeight: '2.75rem',
     alignItems: 'center',
     textAlign: 'left',
     fontSize: 'sm',
     px: '2',
     border: '0',
-    borderBottom: '1px solid',
-    borderColor: 'line',
     bg: 'transparent',
     color: 'ink',
     cursor: 'pointer',
@@ -26,11 +25,12 @@ const Person = chakra('button', {
   },
 });
 
-/** The students of the class: one tap says who is here. */
-export function WhoIsHere() {
+const OTHER: Readonly<Record<Role, Role>> = { lead: 'follow', follow: 'lead', solo: 'solo' };
+
+/** The students of the class: all here with one tap, then who is not, who came late, who dances the other role. */
+export function WhoIsHere({ attendance: { students, say } }: { attendance: LessonAttendance }) {
   const { studio } = useCourse();
   const { section } = useClass();
-  const { students, say } = useAttendance();
   const roles = { ...(studio.studio.roles ?? { lead: 'leader', follow: 'follower' }), solo: 'dancer' };
   const here = students.filter(student => student.here);
   const count = (role: 'lead' | 'follow') => here.filter(student => student.role === role).length;
@@ -44,6 +44,7 @@ export function WhoIsHere() {
     );
   if (students.length === 0) return null;
   const isPaired = students.some(({ role }) => role !== 'solo');
+  const unsaid = students.filter(student => student.here === undefined);
   return (
     <Disclosure
       title={
@@ -53,27 +54,66 @@ export function WhoIsHere() {
         </>
       }
     >
-      <chakra.ul listStyleType="none" p="0" maxH="24rem" overflowY="auto">
+      {unsaid.length > 0 && (
+        <Button
+          width="full"
+          onClick={() => {
+            for (const student of unsaid) say(student, { here: true });
+          }}
+        >
+          {unsaid.length === students.length ? 'All are here' : 'All others are here'}
+        </Button>
+      )}
+      <chakra.ul listStyleType="none" p="0" maxH="28rem" overflowY="auto">
         {students.map(student => (
-          <li key={student.id}>
+          <chakra.li
+            key={student.id}
+            display="flex"
+            flexWrap="wrap"
+            alignItems="center"
+            borderBottom="1px solid"
+            borderColor="line"
+          >
             <Person
               type="button"
               aria-pressed={student.here === true}
-              onClick={() => say(student, !student.here)}
+              onClick={() => say(student, { here: !student.here })}
             >
               <span>{student.name}</span>
               <Label>
-                {roles[student.role]}, {stateOf(student)}
+                {roles[student.role]}
+                {student.role === student.ownRole ? '' : ' today'}, {stateOf(student)}
               </Label>
             </Person>
-          </li>
+            {student.here && (
+              <Button
+                look="quiet"
+                size="small"
+                aria-pressed={student.isLate}
+                aria-label={`${student.name} came late`}
+                onClick={() => say(student, { late: !student.isLate })}
+              >
+                late
+              </Button>
+            )}
+            {student.here && student.role !== 'solo' && (
+              <Button
+                look="quiet"
+                size="small"
+                aria-label={`${student.name} dances the other role today`}
+                onClick={() => say(student, { role: OTHER[student.role] })}
+              >
+                other role
+              </Button>
+            )}
+          </chakra.li>
         ))}
       </chakra.ul>
     </Disclosure>
   );
 }
 
-function stateOf({ here, isDisputed }: StudentHere): string {
+function stateOf({ here, isLate, isDisputed }: StudentHere): string {
   if (isDisputed) return 'said both';
-  return here === undefined ? 'not said' : here ? 'here' : 'not here';
+  return here === undefined ? 'not said' : !here ? 'not here' : isLate ? 'here, late' : 'here';
 }

@@ -1,0 +1,77 @@
+import { chakra } from '@chakra-ui/react';
+import { promisedInRecap } from '@map-step/core';
+import { format, parseISO } from 'date-fns';
+import { Group, GroupColumns } from '../../ui/group.tsx';
+import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
+import { useClass, useCourse, usePlace } from '../course/course-context.ts';
+import { personName } from '../studio/studio-queries.ts';
+import { Tonight } from './tonight.tsx';
+import { useLessonOrder } from './use-lesson-order.ts';
+
+/** A class handed over on one page: where it is, what is shaky, who dances, tonight's order, what was promised. */
+export function BriefPage() {
+  const { answer, studio } = useCourse();
+  const { section, classPlan } = useClass();
+  const { lesson } = usePlace();
+  const lessonOrder = useLessonOrder();
+  if (!section) return <Empty title="No class follows this course yet">There is nothing to hand over.</Empty>;
+  if (!classPlan || !lessonOrder) return <Skeleton lines={8} />;
+  const { order } = lessonOrder;
+  const { dates, room, start, staff } = section.section;
+  const date = dates[lesson - 1];
+  const { lead, follow, solo } = section.counts;
+  const recap = section.recaps
+    .filter(({ audience, lesson: of }) => audience === 'students' && of < lesson)
+    .toSorted((a, b) => b.lesson - a.lesson)[0];
+  const promised = recap ? promisedInRecap(recap.markdown) : [];
+  const teachers = staff
+    .filter(({ from, to }) => date === undefined || ((from ?? date) <= date && date <= (to ?? date)))
+    .map(({ person }) => personName(studio, person));
+  return (
+    <chakra.article maxW="60rem">
+      <chakra.div display="flex" gap="3" alignItems="baseline" flexWrap="wrap" mb="3">
+        <chakra.h2 fontSize="2xl">
+          {answer.course.name}, lesson {lesson} of {answer.course.lessons.length}
+        </chakra.h2>
+        <chakra.div className="no-print" ml="auto">
+          <Button onClick={() => window.print()}>Print it</Button>
+        </chakra.div>
+      </chakra.div>
+      <p>
+        {[
+          date && format(parseISO(date), 'EEEE d MMMM'),
+          start,
+          studio.rooms.find(({ id }) => id === room)?.name,
+          solo > 0 ? `${solo} dancers` : `${lead} lead, ${follow} follow`,
+          `taught by ${[...new Set(teachers)].join(', ') || 'nobody yet'}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </p>
+      <GroupColumns>
+        <Tonight {...lessonOrder} />
+        <Group title="The evening">
+          {order.blocks.map(({ kind, title, from, minutes, patterns }) => (
+            <p key={`${kind} ${title}`}>
+              <chakra.time fontWeight="700" fontVariantNumeric="tabular-nums">
+                {from}
+              </chakra.time>{' '}
+              {title} <Label>{minutes} min</Label>
+              {kind !== 'new' && patterns.length > 0 && <Names ids={patterns} />}
+            </p>
+          ))}
+        </Group>
+        {recap && (
+          <Group title={`What was promised after lesson ${recap.lesson}`}>
+            {promised.length === 0 ? <p>Nothing by name.</p> : promised.map(line => <p key={line}>{line}</p>)}
+          </Group>
+        )}
+      </GroupColumns>
+    </chakra.article>
+  );
+}
+
+function Names({ ids }: { ids: readonly string[] }) {
+  const { library } = useCourse();
+  return <Label>: {ids.map(id => library.patterns.get(id)?.name ?? id).join(', ')}</Label>;
+}

@@ -1,0 +1,78 @@
+import { chakra } from '@chakra-ui/react';
+import type { LessonBlock } from '@map-step/core';
+import { Label } from '../../ui/parts.tsx';
+import { MarkRow } from './mark-row.tsx';
+import type { LessonLog } from './use-log.ts';
+
+export interface ShownBlock {
+  readonly block: LessonBlock;
+  /** `HH:MM` as the evening stands. */
+  readonly from: string;
+  readonly minutes: number;
+}
+
+interface EveningListProps {
+  readonly blocks: readonly ShownBlock[];
+  readonly present: number;
+  /** Undefined where this person or this moment cannot log. */
+  readonly log: LessonLog | undefined;
+  enter(block: number): void;
+}
+
+/** The whole evening with its clock times: what is behind, where it is, what is to come. */
+export function EveningList({ blocks, present, log, enter }: EveningListProps) {
+  return (
+    <chakra.ol listStyleType="none" p="0" borderTop="2px solid" borderColor="ink">
+      {blocks.map(({ block, from, minutes }, index) => {
+        const isPresent = index === present;
+        const { kind, title, patterns } = block;
+        return (
+          <chakra.li
+            key={`${kind} ${patterns[0] ?? ''} ${title}`}
+            display="grid"
+            gridTemplateColumns={{ base: '3.6rem minmax(0, 1fr)', md: '4.2rem minmax(0, 1fr)' }}
+            gap="3"
+            py="1.5"
+            pl="2"
+            borderBottom="1px solid"
+            borderColor="line"
+            borderLeft="5px solid"
+            borderLeftColor={isPresent ? 'now' : 'transparent'}
+            color={index < present ? 'quiet' : undefined}
+            aria-current={isPresent ? 'step' : undefined}
+          >
+            <chakra.time fontFamily="title" fontWeight="700" fontVariantNumeric="tabular-nums">
+              {from}
+            </chakra.time>
+            <div>
+              <chakra.div display="flex" alignItems="baseline" gap="2" flexWrap="wrap">
+                <chakra.h3 fontSize="md">
+                  <chakra.button
+                    type="button"
+                    onClick={() => enter(index)}
+                    bg="transparent"
+                    border="0"
+                    p="0"
+                    cursor="pointer"
+                    textAlign="left"
+                  >
+                    {title}
+                  </chakra.button>
+                </chakra.h3>
+                <Label>{minutes} min</Label>
+                {kind === 'new' && <Label>new</Label>}
+              </chakra.div>
+              {!isPresent && kind !== 'warm-up' && (
+                <chakra.div display="grid" gap="1.5" mt={patterns.length ? '1' : '0'}>
+                  {patterns.map(id => (
+                    <MarkRow key={id} pattern={id} showName={kind !== 'new'} log={log} />
+                  ))}
+                </chakra.div>
+              )}
+            </div>
+          </chakra.li>
+        );
+      })}
+    </chakra.ol>
+  );
+}

@@ -1,0 +1,94 @@
+import { chakra } from '@chakra-ui/react';
+import { figureName } from '@map-step/core';
+import { useState } from 'react';
+import { forgetRefused, ownerOf, type WaitingEvent } from '../../api/outbox.ts';
+import { Notice } from '../../ui/notice.tsx';
+import { Button } from '../../ui/parts.tsx';
+import { useClass, useCourse, usePlace } from '../course/course-context.ts';
+import type { LessonLog } from './use-log.ts';
+
+interface FinishLessonProps {
+  readonly log: LessonLog;
+  /** What the lesson was to do. */
+  readonly figures: readonly string[];
+  /** The clock is not needed any more. */
+  finished(): void;
+}
+
+/** The way to finish a lesson: what has no mark is told first. */
+export function FinishLesson({ log, figures, finished }: FinishLessonProps) {
+  const { library } = useCourse();
+  const { lesson } = usePlace();
+  const [isAsking, setAsking] = useState(false);
+  const unmarked = figures.filter(id => !log.of(id));
+  return (
+    <chakra.div display="grid" gap="2" borderTop="2px solid" borderColor="ink" pt="3" mt="3">
+      <RefusedTaps log={log} />
+      {isAsking ? (
+        <Notice
+          tone="now"
+          title={unmarked.length ? 'These will be logged as not reached:' : 'Everything is marked.'}
+        >
+          {unmarked.length > 0 && <p>{unmarked.map(id => figureName(library, id)).join(', ')}</p>}
+          <chakra.div display="flex" flexWrap="wrap" gap="2" mt="2">
+            <Button
+              look="next"
+              onClick={() => log.finish(unmarked, finished)}
+              disabled={log.isFinishing || log.waiting > 0}
+            >
+              Finish and draft the recap
+            </Button>
+            <Button onClick={() => setAsking(false)}>Go on teaching</Button>
+          </chakra.div>
+        </Notice>
+      ) : (
+        <Button look="next" size="large" onClick={() => setAsking(true)}>
+          Finish lesson {lesson}
+        </Button>
+      )}
+    </chakra.div>
+  );
+}
+
+/** What the server would not take: told until the person has seen it. */
+function RefusedTaps({ log }: { log: LessonLog }) {
+  const { me } = useCourse();
+  const wordsOf = useWordsOf();
+  if (log.refused.length === 0) return null;
+  return (
+    <Notice tone="stop" title="These marks were refused and are not stored:">
+      <chakra.ul pl="4" fontSize="sm">
+        {log.refused.map(event => (
+          <li key={event.entry.id}>
+            {wordsOf(event)}: {event.refused}
+          </li>
+        ))}
+      </chakra.ul>
+      <Button size="small" mt="2" onClick={() => void forgetRefused(ownerOf(me))}>
+        Put them away
+      </Button>
+    </Notice>
+  );
+}
+
+function useWordsOf(): (event: WaitingEvent) => string {
+  const { library } = useCourse();
+  const { section } = useClass();
+  return event => {
+    switch (event.kind) {
+      case 'log':
+        return `${figureName(library, event.entry.pattern)}, ${event.entry.result}`;
+      case 'mark':
+        return `${figureName(library, event.entry.pattern)}, marked ${event.entry.mark}`;
+      case 'note':
+        return event.entry.text;
+      case 'attendance': {
+        const { student, here } = event.entry;
+        const name = section?.students.find(({ id }) => id === student)?.name ?? student;
+        return `${name}, ${here ? 'here' : 'not here'}`;
+      }
+      default:
+        return event satisfies never;
+    }
+  };
+}

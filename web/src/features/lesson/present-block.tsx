@@ -1,0 +1,211 @@
+import { chakra } from '@chakra-ui/react';
+import { cautionNotice, cautionsOf, type LessonBlock, labelOf } from '@map-step/core';
+import { Hint } from '../../ui/hint.tsx';
+import { Button, Label } from '../../ui/parts.tsx';
+import { useShortcuts } from '../../ui/shortcuts.ts';
+import { useCourse } from '../course/course-context.ts';
+import { MarkRow, type RESULTS } from './mark-row.tsx';
+import type { LessonLog } from './use-log.ts';
+
+interface PresentBlockProps {
+  readonly block: LessonBlock;
+  readonly from: string;
+  readonly to: string;
+  /** Milliseconds left by the clock; undefined while none runs. */
+  readonly left: number | undefined;
+  readonly isPaused: boolean;
+  /** The block after it; undefined at the end. */
+  readonly next: { readonly from: string; readonly title: string; readonly minutes: number } | undefined;
+  /** Minutes that the clock says this block took so far. */
+  readonly taken: number | undefined;
+  readonly log: LessonLog | undefined;
+  goOn?: (() => void) | undefined;
+  back?: (() => void) | undefined;
+  pause?: (() => void) | undefined;
+  lengthen?: ((minutes: number) => void) | undefined;
+}
+
+/** What is danced now, to be read at arm's length: its clock, its layers, its cues, how it goes, and what is next. */
+export function PresentBlock(props: PresentBlockProps) {
+  const { block, from, to, left, isPaused, next, taken, log, goOn, back, pause, lengthen } = props;
+  const { kind, patterns } = block;
+  const marked = kind === 'warm-up' ? [] : patterns;
+  const aimed = marked.find(id => !log?.of(id)) ?? marked[0];
+  const mark = (result: (typeof RESULTS)[number]['id']) =>
+    log && aimed !== undefined ? () => log.tap(aimed, result, minutesOf(kind, taken)) : undefined;
+  useShortcuts({
+    'next-block': goOn,
+    'pause-block': pause,
+    'longer-block': lengthen && (() => lengthen(1)),
+    'mark-solid': mark('solid'),
+    'mark-shaky': mark('shaky'),
+    'mark-touched': mark('touched'),
+    'mark-not-reached': mark('not-reached'),
+  });
+  return (
+    <chakra.section
+      aria-label="Now"
+      bg="panel"
+      borderLeft="6px solid"
+      borderColor="now"
+      p={{ base: '3', md: '5' }}
+      display="grid"
+      gap="3"
+    >
+      <chakra.div display="flex" justifyContent="space-between" gap="3" alignItems="baseline" flexWrap="wrap">
+        <Label fontSize="md">
+          {from} to {to}
+          {kind === 'new' ? ' · new' : ''}
+        </Label>
+        {left !== undefined && <Clock left={left} isPaused={isPaused} />}
+      </chakra.div>
+      <chakra.h2 fontSize={{ base: '2.5rem', md: '4.25rem' }} lineHeight="1.02" overflowWrap="anywhere">
+        {block.title}
+      </chakra.h2>
+      <chakra.div display="flex" gap="2" flexWrap="wrap">
+        {goOn && (
+          <Hint words="Key: b">
+            <Button look="next" size="large" onClick={goOn}>
+              Next block
+            </Button>
+          </Hint>
+        )}
+        {pause && (
+          <Hint words="Key: p">
+            <Button size="large" aria-pressed={isPaused} onClick={pause}>
+              {isPaused ? 'Go on' : 'Pause'}
+            </Button>
+          </Hint>
+        )}
+        {lengthen && (
+          <Hint words="Key: m">
+            <Button size="large" onClick={() => lengthen(1)}>
+              1 minute more
+            </Button>
+          </Hint>
+        )}
+        {back && (
+          <Button look="quiet" onClick={back}>
+            Back
+          </Button>
+        )}
+      </chakra.div>
+      {next && (
+        <chakra.p fontSize={{ base: 'md', md: 'xl' }}>
+          <chakra.span color="quiet">Then {next.from}</chakra.span>{' '}
+          <chakra.span fontWeight="650">{next.title}</chakra.span> <Label>{next.minutes} min</Label>
+        </chakra.p>
+      )}
+      <chakra.div display="grid" gap="2">
+        {marked.map(id => (
+          <MarkRow
+            key={id}
+            pattern={id}
+            showName={kind !== 'new'}
+            log={log}
+            size="large"
+            isAimed={id === aimed && marked.length > 1}
+            taken={kind === 'new' ? taken : undefined}
+          />
+        ))}
+      </chakra.div>
+      {kind === 'warm-up' && <WarmUp patterns={patterns} />}
+      {kind === 'new' && patterns[0] !== undefined && <CountAndCues pattern={patterns[0]} />}
+      <Layers block={block} />
+      {kind === 'new' && patterns[0] !== undefined && <Care pattern={patterns[0]} />}
+    </chakra.section>
+  );
+}
+
+/** Only a block of one figure says how long that took. */
+function minutesOf(kind: LessonBlock['kind'], taken: number | undefined) {
+  return kind === 'new' && taken !== undefined ? { minutes: taken } : {};
+}
+
+function Clock({ left, isPaused }: { left: number; isPaused: boolean }) {
+  const seconds = Math.floor(Math.abs(left) / 1000);
+  const isOver = left < 0;
+  return (
+    <chakra.span
+      role="timer"
+      fontFamily="title"
+      fontWeight="700"
+      fontSize={{ base: '2rem', md: '3rem' }}
+      lineHeight="1"
+      fontVariantNumeric="tabular-nums"
+      color={isOver ? 'stop' : isPaused ? 'quiet' : 'ink'}
+    >
+      {isOver ? '+' : ''}
+      {clockOf(seconds)}
+      <Label ml="2">{isOver ? 'over' : isPaused ? 'paused' : 'left'}</Label>
+    </chakra.span>
+  );
+}
+
+function clockOf(seconds: number): string {
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}
+
+function WarmUp({ patterns }: { patterns: readonly string[] }) {
+  const { library } = useCourse();
+  if (patterns.length === 0) return null;
+  const names = patterns.map(id => library.patterns.get(id)?.name ?? id);
+  return <p>On the basics you have: {names.join(', ')}.</p>;
+}
+
+function Layers({ block }: { block: LessonBlock }) {
+  if (block.layers.length === 0) return null;
+  return (
+    <chakra.ol pl="0" listStyleType="none" fontSize={{ base: 'md', md: 'xl' }}>
+      {block.layers.map(({ title, seconds }) => (
+        <chakra.li key={title} display="flex" gap="3">
+          <chakra.span minW="3.5rem" fontVariantNumeric="tabular-nums" color="quiet">
+            {clockOf(seconds)}
+          </chakra.span>
+          {title}
+        </chakra.li>
+      ))}
+    </chakra.ol>
+  );
+}
+
+function CountAndCues({ pattern: id }: { pattern: string }) {
+  const { library } = useCourse();
+  const figure = library.readings.get(id)?.figure;
+  if (!figure) return null;
+  const [first] = figure.parts;
+  const counts = first?.rhythm.events.map(({ rest }, event) => {
+    const label = labelOf(figure, first.rhythm, event);
+    return rest ? `(${label})` : label;
+  });
+  const cues = (figure.pattern.marks ?? []).filter(({ kind }) => kind === 'cue' || kind === 'signal');
+  return (
+    <chakra.div display="grid" gap="1.5" fontSize={{ base: 'md', md: 'lg' }}>
+      {counts && (
+        <chakra.p fontFamily="title" fontWeight="700" fontSize={{ base: 'xl', md: '2xl' }}>
+          {counts.join(' ')}
+        </chakra.p>
+      )}
+      {cues.map(({ text }) => (
+        <p key={text}>“{text}”</p>
+      ))}
+    </chakra.div>
+  );
+}
+
+function Care({ pattern: id }: { pattern: string }) {
+  const { library, studio } = useCourse();
+  const pattern = library.patterns.get(id);
+  const cautions = pattern ? cautionsOf(pattern, studio.studio) : [];
+  if (cautions.length === 0) return null;
+  return (
+    <chakra.div display="grid" gap="1">
+      {cautions.map(text => (
+        <chakra.p key={text} color="caution" fontWeight="600">
+          {text}
+        </chakra.p>
+      ))}
+      <Label>{cautionNotice(studio.localRules)}</Label>
+    </chakra.div>
+  );
+}

@@ -1,0 +1,34 @@
+import { type PlannedLesson, type RunningOrder, recallOn, runningOrder, standingLogs } from '@map-step/core';
+import { useMemo } from 'react';
+import { useClass, useCourse, usePlace } from '../course/course-context.ts';
+
+export interface LessonOrder {
+  readonly planned: PlannedLesson;
+  readonly order: RunningOrder;
+  /** How well the class still has each figure it danced, 0 to 1, on the day of the lesson. */
+  readonly recall: ReadonlyMap<string, number>;
+}
+
+/** The running order of the lesson that is looked at, by the class's own plan; undefined where there is none. */
+export function useLessonOrder(): LessonOrder | undefined {
+  const { answer, library, today } = useCourse();
+  const { section, classPlan } = useClass();
+  const { lesson } = usePlace();
+  return useMemo(() => {
+    const planned = classPlan?.answer.lessons[lesson - 1];
+    if (!planned || !section) return undefined;
+    const { dates, start } = section.section;
+    const danced = standingLogs(section.logs).flatMap(({ pattern, result, lesson: at }) => {
+      const date = dates[at - 1];
+      return date === undefined || at >= lesson ? [] : [{ pattern, result, date }];
+    });
+    const recall = recallOn(danced, dates[lesson - 1] ?? today);
+    const { taught, carried, begun } = classPlan.progress;
+    const order = runningOrder({
+      ...{ course: answer.course, lesson, planned, library, start, recall },
+      taught: Object.keys(taught),
+      left: [...carried, ...begun],
+    });
+    return { planned, order, recall };
+  }, [answer.course, library, today, section, classPlan, lesson]);
+}
