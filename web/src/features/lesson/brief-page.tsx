@@ -37,7 +37,7 @@ export function BriefPage() {
           <Button onClick={() => window.print()}>Print it</Button>
         </chakra.div>
       </chakra.div>
-      <p>
+      <chakra.p mb="4">
         {[
           date && format(parseISO(date), 'EEEE d MMMM'),
           start,
@@ -47,7 +47,7 @@ export function BriefPage() {
         ]
           .filter(Boolean)
           .join(' · ')}
-      </p>
+      </chakra.p>
       <GroupColumns>
         <Tonight {...lessonOrder} />
         <Group title="The evening">

@@ -104,23 +104,30 @@ export function MarkRow(props: MarkRowProps) {
           </Result>
         ))}
         {result && !isNoting && (
-          <Button look="quiet" size="small" justifySelf="start" onClick={() => setNoting(true)}>
-            {note ? 'Change the note' : 'Add a note'}
-          </Button>
+          <chakra.div
+            display="flex"
+            gap="1.5"
+            alignItems="center"
+            gridColumn={{ base: '1 / -1', md: 'auto' }}
+          >
+            {minutes !== undefined && (
+              <>
+                <NumberField
+                  label={`Minutes that ${name} took`}
+                  value={minutes}
+                  max={600}
+                  width="4.5rem"
+                  save={value => log.tap(pattern, result, { minutes: value })}
+                />
+                <Label>min</Label>
+              </>
+            )}
+            <Button look="quiet" size="small" onClick={() => setNoting(true)}>
+              {note ? 'Change the note' : 'Add a note'}
+            </Button>
+          </chakra.div>
         )}
       </chakra.div>
-      {result && minutes !== undefined && (
-        <chakra.div display="flex" gap="1.5" alignItems="center" mt="1" fontSize="sm">
-          <NumberField
-            label={`Minutes that ${name} took`}
-            value={minutes}
-            max={600}
-            width="4.5rem"
-            save={value => log.tap(pattern, result, { minutes: value })}
-          />
-          <Label>min</Label>
-        </chakra.div>
-      )}
       {note && !isNoting && <Label>{note}</Label>}
       {isNoting && (
         <chakra.form action={saveNote} display="flex" gap="2" mt="1">

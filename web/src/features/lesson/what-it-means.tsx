@@ -4,6 +4,7 @@ import { Group, GroupColumns } from '../../ui/group.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { useClass, useCourse, usePlace, usePlan } from '../course/course-context.ts';
+import { LearnedMinutes } from './learned.tsx';
 import { useLessonOrder } from './use-lesson-order.ts';
 
 /** What the log of a lesson means: minutes over or under, what fades, and what it does to the coming lessons. */
@@ -52,6 +53,7 @@ export function WhatItMeans() {
           of={answer.course.lessons.length}
         />
       </Group>
+      <LearnedMinutes />
     </GroupColumns>
   );
 }
