@@ -1,9 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import {
-  buildPlanProblem,
-  draftRecap,
-  judgePlan,
+  draftRecaps,
   openLibrary,
+  placedOf,
   type Recap,
   type StudioDocument,
   writeDocument,
@@ -18,31 +17,33 @@ export function buildDemo(studio: StudioDocument): StudioDocument {
 function sectionRecaps(studio: StudioDocument, sectionId: string): Recap[] {
   const section = studio.sections?.find(({ id }) => id === sectionId);
   const course = studio.courses?.find(({ id }) => id === section?.course);
-  const logs = studio.logs?.filter(log => log.section === sectionId) ?? [];
-  const library = openLibrary(studio);
-  const problem = course && buildPlanProblem(library, course);
-  if (!course || !problem?.ok) throw new Error(`${sectionId}: its course cannot be planned`);
-  const placed = Object.fromEntries((course.placed ?? []).map(({ pattern, lesson }) => [pattern, lesson]));
-  const { lessons } = judgePlan(problem.value, placed);
+  if (!section || !course) throw new Error(`${sectionId}: there is no such class`);
+  const own = <Entry extends { readonly section: string }>(entries: readonly Entry[] = []) =>
+    entries.filter(entry => entry.section === sectionId);
+  const logs = own(studio.logs);
+  const published = studio.plans?.findLast(plan => plan.course === course.id && plan.published) ?? course;
   const taught = Math.max(...logs.map(({ lesson }) => lesson));
-  return Array.from({ length: taught }, (_, index) => index + 1).flatMap(lesson =>
-    (['students', 'staff'] as const).map(audience => ({
+  return Array.from({ length: taught }, (_, index) => index + 1).flatMap(lesson => {
+    const drafts = draftRecaps({
+      studio: studio.studio,
+      course,
+      library: openLibrary(studio),
+      published: placedOf(published),
+      lesson,
+      logs: logs.filter(log => log.lesson <= lesson),
+      notes: own(studio.notes),
+      attendance: own(studio.attendance),
+      students: studio.students ?? [],
+      recaps: Array.from({ length: lesson - 1 }, (_, before) => ({ lesson: before + 1 })),
+    });
+    return (['students', 'staff'] as const).map(audience => ({
       section: sectionId,
       lesson,
       audience,
-      markdown: draftRecap({
-        studio: studio.studio,
-        course,
-        library,
-        lesson,
-        audience,
-        logs,
-        introduced: lessons[lesson - 1]?.introduce ?? [],
-        next: lessons[lesson]?.introduce ?? [],
-      }),
-      published: `${section?.dates[lesson - 1]}T20:30:00Z`,
-    })),
-  );
+      markdown: drafts[audience],
+      published: `${section.dates[lesson - 1]}T20:30:00Z`,
+    }));
+  });
 }
 
 if (process.argv[1] === import.meta.filename)

@@ -2,6 +2,7 @@ import type {
   Attendance,
   Course,
   CourseItem,
+  LessonNote,
   Log,
   LogResult,
   Person,
@@ -200,6 +201,24 @@ const logs: Log[] = taught.flatMap((entries, index) =>
   })),
 );
 
+const NOTED: readonly (readonly [number, LessonNote['kind'], string, number?])[] = [
+  [3, 'song', 'Slow harbour', 104],
+  [4, 'note', 'The floor by the door was wet; we stayed at the window side.'],
+  [4, 'else', 'Walked the side basic in a circle, to find the others in the room.'],
+  [4, 'song', 'Lantern reel', 112],
+];
+
+const notes: LessonNote[] = NOTED.map(([lesson, kind, text, tempo], index) => ({
+  id: uuid(4, index),
+  section: monday.id,
+  lesson,
+  kind,
+  text,
+  ...(tempo !== undefined && { tempo, split: 'straight' as const }),
+  by: 'bram-okoro',
+  at: `${monday.dates[lesson - 1]}T19:${40 + index}:00Z`,
+}));
+
 const attendance: Attendance[] = taught.flatMap((_, index) =>
   students.map(({ id, role }, order) => ({
     id: uuid(2, (index + 1) * 100 + order),
@@ -249,5 +268,6 @@ export const tarnStreet: StudioDocument = {
   plans: [plan, ...others.plans],
   logs: [...logs, ...others.logs],
   attendance: [...attendance, ...others.attendance],
+  notes,
   checks: others.checks,
 };

@@ -1,7 +1,8 @@
 import type { Library } from '../library/library.ts';
-import type { Audience, Course, Log, Recap, Studio } from '../model/document.ts';
+import type { Attendance, Audience, Course, LessonNote, Log, Recap, Studio } from '../model/document.ts';
 import type { Placed } from '../plan/problem.ts';
 import { planClass } from './class-plan.ts';
+import { orderByHold } from './hold-order.ts';
 import { draftRecap } from './recap-draft.ts';
 
 export interface FinishedLesson {
@@ -18,6 +19,9 @@ export interface FinishedLesson {
   readonly lesson: number;
   /** All entries of the class, those of this lesson with them. */
   readonly logs: readonly Log[];
+  readonly notes?: readonly LessonNote[];
+  readonly attendance?: readonly Attendance[];
+  readonly students?: readonly { readonly id: string; readonly name: string }[];
   /** The recaps there were before this lesson was finished. */
   readonly recaps: readonly Pick<Recap, 'lesson'>[];
 }
@@ -37,18 +41,30 @@ export function draftRecaps(finished: FinishedLesson): Readonly<Record<Audience,
     lesson,
     logs,
     recaps,
+    notes = [],
+    attendance = [],
+    students = [],
   } = finished;
-  const introducedIn = (number: number, behind: FinishedLesson['recaps']) => {
-    const plan = planClass(library, course, published, { logs, recaps: behind });
-    return plan.ok ? (plan.value.answer.lessons[number - 1]?.introduce ?? []) : [];
+  const plannedIn = (number: number, entries: readonly Log[], behind: FinishedLesson['recaps']) => {
+    const plan = planClass(library, course, published, { logs: entries, recaps: behind });
+    const planned = plan.ok ? plan.value.answer.lessons[number - 1] : undefined;
+    return (
+      planned && {
+        ids: orderByHold(Object.keys(planned.minutes), library.patterns),
+        minutes: planned.minutes,
+      }
+    );
   };
   const earlier = recaps.filter(recap => recap.lesson < lesson);
-  const introduced = introducedIn(lesson, earlier);
-  const next = introducedIn(lesson + 1, [...recaps, { lesson }]);
+  const before = logs.filter(log => log.lesson < lesson);
+  const own = plannedIn(lesson, before, earlier);
+  const next = plannedIn(lesson + 1, logs, [...recaps, { lesson }])?.ids ?? [];
   const textFor = (audience: Audience) =>
     draftRecap({
       ...{ studio, localRules, tellsOtherCounts, course, library },
-      ...{ lesson, audience, logs, introduced, next },
+      ...{ lesson, audience, logs, notes, attendance, students, next },
+      introduced: own?.ids ?? [],
+      minutes: own?.minutes ?? {},
     });
   return { students: textFor('students'), staff: textFor('staff') };
 }

@@ -149,7 +149,11 @@ describe('the recap is drafted from the log', () => {
       library: material,
       lesson: 2,
       audience,
-      logs: [log(2, 'walk', 'shaky', { note: 'Arms.' }), log(2, 'sway', 'solid', { minutes: 7 })],
+      logs: [
+        log(1, 'walk', 'solid'),
+        log(2, 'walk', 'shaky', { note: 'Arms.' }),
+        log(2, 'sway', 'solid', { minutes: 7 }),
+      ],
       introduced: ['sway', 'wheel'],
       next: ['wheel'],
     });
@@ -161,7 +165,11 @@ describe('the recap is drafted from the log', () => {
     expect(text).toContain('**Follower:** 1 right side · 2 left close · 3 right side · 4 left close');
     expect(text).toContain('Usual fault: Too wide. Cure: Half the step.');
     expect(text).toContain('**Take care.**');
-    expect(text).toContain('## Practise at home\n\n- Sway\n- Walk\n');
+    expect(text).toContain(
+      '## Practise at home\n\n- Sway: first without music, then with music\n- Walk: first without music, then with music\n',
+    );
+    expect(text).toContain('*Quay · One · week 2 of 5*');
+    expect(text).toContain('## Still to come\n\n- Wheel');
     expect(text).toContain('## Next week\n\n- Wheel');
     expect(text).not.toContain('Arms.');
   });

@@ -1,11 +1,19 @@
 import { figureName, type Library } from '../library/library.ts';
-import type { Audience, Course, Log, LogResult, Pattern, Studio } from '../model/document.ts';
-import { printBeats } from '../model/fraction.ts';
-import { danceBeats, type Figure, type FigurePart, labelOf, otherSchools } from '../steps/figure.ts';
-import { actionInWords, stepInWords } from '../steps/words.ts';
-import { numberedCall, slowQuickCall } from '../timing/calls.ts';
-import { cautionNotice, cautionsOf } from './cautions.ts';
+import type {
+  Attendance,
+  Audience,
+  Course,
+  LessonNote,
+  Log,
+  LogResult,
+  Pattern,
+  Studio,
+} from '../model/document.ts';
+import { missedFigures } from './missed.ts';
 import { standingLogs } from './progress.ts';
+import { countedBy, type FigureTelling, tellBegun, tellFigure } from './recap-figure.ts';
+import { seriesOrder } from './series-order.ts';
+import { standingNotes } from './songs.ts';
 
 export interface RecapSource {
   readonly studio: Studio;
@@ -17,10 +25,15 @@ export interface RecapSource {
   readonly library: Library;
   readonly lesson: number;
   readonly audience: Audience;
-  /** The log of this lesson. */
+  /** All entries of the class; those of later lessons are passed over. */
   readonly logs: readonly Log[];
-  /** What the lesson was to introduce, in order. */
+  readonly notes?: readonly LessonNote[];
+  readonly attendance?: readonly Attendance[];
+  /** Names of the students of the class: none of them comes into the text for students. */
+  readonly students?: readonly { readonly id: string; readonly name: string }[];
+  /** What the lesson was to introduce, in the order of the evening, and for how many tenths of a minute each. */
   readonly introduced: readonly string[];
+  readonly minutes?: { readonly [pattern: string]: number };
   /** What comes next week. */
   readonly next: readonly string[];
 }
@@ -32,34 +45,47 @@ const RESULT_WORDS: Readonly<Record<LogResult, string>> = {
   'not-reached': 'not reached',
 };
 
+/** What came of an evening, sorted as its recap tells it. */
+interface Evening {
+  readonly logs: readonly Log[];
+  readonly reviewed: readonly Log[];
+  readonly fresh: readonly string[];
+  readonly begun: readonly string[];
+  readonly missed: readonly string[];
+  readonly known: readonly string[];
+}
+
 /** The recap of a lesson as Markdown, drafted from its log. The same input gives the same text. */
 export function draftRecap(source: RecapSource): string {
-  const { library, lesson, audience } = source;
-  const logs = standingLogs(source.logs).filter(log => log.lesson === lesson);
-  const resultOf = new Map(logs.map(log => [log.pattern, log]));
-  const isReached = (id: string) => (resultOf.get(id)?.result ?? 'not-reached') !== 'not-reached';
-  const fresh = source.introduced.filter(isReached);
-  const reviewed = logs.filter(({ pattern }) => !source.introduced.includes(pattern) && isReached(pattern));
+  const { course, library, lesson, audience } = source;
+  const evening = sortEvening(source);
   const name = (id: string) => figureName(library, id);
+  const list = (ids: readonly string[]) => ids.map(id => `- ${name(id)}`);
+  const telling = (known: readonly string[]): FigureTelling => ({ ...source, known });
+  const figureOf = (id: string) => library.readings.get(id)?.figure;
+  const isLast = lesson === course.lessons.length;
   const lines = [
-    `# ${source.course.name}, lesson ${lesson} of ${source.course.lessons.length}`,
+    `# ${course.name}, lesson ${lesson} of ${course.lessons.length}`,
+    '',
+    whereItIs(source),
     ...section(
       'Reviewed',
-      reviewed.map(
-        ({ pattern, result }) =>
-          `- ${name(pattern)}${audience === 'staff' ? `: ${RESULT_WORDS[result]}` : ''}`,
-      ),
+      evening.reviewed.map(log => reviewLine(log, source)),
     ),
-    ...fresh.flatMap(id => newItem(id, source)),
-    ...section(
-      'Practise at home',
-      homework(fresh, reviewed, resultOf).map(id => `- ${name(id)}`),
-    ),
-    ...(audience === 'staff' ? staffSection(source.introduced, logs, name) : []),
-    ...section(
-      'Next week',
-      source.next.map(id => `- ${name(id)}`),
-    ),
+    ...evening.fresh.flatMap(id => {
+      const figure = figureOf(id);
+      return figure ? section(`New: ${name(id)}`, tellFigure(figure, telling(evening.known)).slice(1)) : [];
+    }),
+    ...evening.begun.flatMap(id => {
+      const figure = figureOf(id);
+      return figure ? section(`Begun: ${name(id)}`, tellBegun(figure, telling(evening.known)).slice(1)) : [];
+    }),
+    ...section('Still to come', list(evening.missed)),
+    ...section('We also did', elseLines(source)),
+    ...(isLast ? wholeSeries(source) : []),
+    ...section('Practise at home', homework(evening, source)),
+    ...(audience === 'staff' ? staffSection(source, evening) : []),
+    ...section('Next week', list(source.next)),
   ];
   return `${lines
     .join('\n')
@@ -71,119 +97,146 @@ function section(title: string, lines: readonly string[]): string[] {
   return lines.length === 0 ? [] : ['', `## ${title}`, '', ...lines];
 }
 
-function newItem(id: string, source: RecapSource): string[] {
-  const figure = source.library.readings.get(id)?.figure;
-  if (!figure) return [];
-  const { pattern } = figure;
-  const marks = pattern.marks ?? [];
-  const cues = marks.filter(({ kind }) => kind === 'cue').map(({ text }) => text);
-  const cautions = cautionsOf(pattern, source.studio);
+function sortEvening({ logs: all, lesson, introduced }: RecapSource): Evening {
+  const standing = standingLogs(all);
+  const logs = standing.filter(log => log.lesson === lesson);
+  const resultOf = new Map(logs.map(({ pattern, result }) => [pattern, result]));
+  const wasDanced = new Set(
+    standing.flatMap(({ pattern, lesson: at, result }) =>
+      at < lesson && (result === 'solid' || result === 'shaky') ? [pattern] : [],
+    ),
+  );
+  const isNew = (id: string) => introduced.includes(id) || !wasDanced.has(id);
+  const logged = logs.filter(({ pattern }) => !introduced.includes(pattern)).map(({ pattern }) => pattern);
+  // What was danced for the first time though it was not planned is new too.
+  const fresh = [...introduced, ...logged.filter(isNew)];
+  const of = (...results: readonly (LogResult | undefined)[]) =>
+    fresh.filter(id => results.includes(resultOf.get(id)));
+  return {
+    logs,
+    reviewed: logs.filter(({ pattern, result }) => !isNew(pattern) && result !== 'not-reached'),
+    fresh: of('solid', 'shaky'),
+    begun: of('touched'),
+    missed: of('not-reached', undefined),
+    known: [...wasDanced],
+  };
+}
+
+/** Which dance and level, and where the series is. */
+function whereItIs({ course, library, lesson }: RecapSource): string {
+  const dances = course.dances.map(id => library.dances.get(id)?.name ?? id).join(', ');
+  const level = library.levels.get(course.level ?? '')?.name;
+  return `*${[dances, level, `week ${lesson} of ${course.lessons.length}`].filter(Boolean).join(' · ')}*`;
+}
+
+function reviewLine({ pattern, result }: Log, { library, audience }: RecapSource): string {
+  return `- ${figureName(library, pattern)}${audience === 'staff' ? `: ${RESULT_WORDS[result]}` : ''}`;
+}
+
+/** Words of something else that was done; for students without those that name one of them. */
+function elseLines({ notes = [], lesson, audience, students = [] }: RecapSource): string[] {
+  const given = students.map(({ name }) => name.split(' ')[0] ?? name);
+  const isNaming = (text: string) =>
+    given.some(name => new RegExp(`\\b${escaped(name)}\\b`, 'iu').test(text));
+  return standingNotes(notes)
+    .filter(note => note.lesson === lesson && note.kind === 'else')
+    .filter(({ text }) => audience === 'staff' || !isNaming(text))
+    .map(({ text }) => `- ${oneLine(text)}`);
+}
+
+function escaped(text: string): string {
+  return text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+}
+
+function oneLine(text: string): string {
+  return text.replace(/\s+/g, ' ').trim();
+}
+
+/** New figures, what was begun, and reviewed ones that were not solid: how to practise each. */
+function homework({ fresh, begun, reviewed }: Evening, { library }: RecapSource): string[] {
+  const weak = reviewed.flatMap(({ pattern, result }) => (result === 'solid' ? [] : [pattern]));
+  const drills = [...library.patterns.values()].filter(
+    ({ kind, grades }) => kind === 'drill' && grades?.length,
+  );
+  return [...fresh, ...begun, ...weak].map(id => {
+    const drill = drills.find(({ over }) => over === id);
+    return `- ${figureName(library, id)}: ${drill ? gradesOf(drill) : waysOf(library.patterns.get(id))}`;
+  });
+}
+
+function gradesOf({ name, grades = [] }: Pattern): string {
+  return `with ${name}: ${grades.join(', then ')}`;
+}
+
+function waysOf(pattern: Pattern | undefined): string {
+  if (pattern?.grades?.length) return pattern.grades.join(', then ');
+  return 'first without music, then with music';
+}
+
+/** At the end of a series everything once, in an order that connects, counted; what to keep, and what builds on it. */
+function wholeSeries({ course, library, logs, lesson, studio }: RecapSource): string[] {
+  const taught = new Set(
+    standingLogs(logs).flatMap(({ pattern, lesson: at, result }) =>
+      at <= lesson && result !== 'not-reached' ? [pattern] : [],
+    ),
+  );
+  const figures = course.items.flatMap(({ pattern }) => {
+    const figure = library.readings.get(pattern)?.figure;
+    return figure && taught.has(pattern) ? [figure] : [];
+  });
+  const order = seriesOrder(figures).map(({ figure, follows }) => {
+    const anew = follows ? '' : ' (begin anew)';
+    return `- ${figure.pattern.name}${anew}: **${countedBy(figure, studio.counting)}**`;
+  });
+  const own = library.levels.get(course.level ?? '');
+  const above = [...library.levels.values()]
+    .filter(level => own && level.dance === own.dance && level.order > own.order)
+    .sort((a, b) => a.order - b.order)[0];
+  const builds = [...library.patterns.values()]
+    .filter(({ level }) => above && level === above.id)
+    .flatMap(({ needs = [] }) => needs)
+    .filter(id => taught.has(id));
   return [
-    ...section(`New: ${pattern.name}`, [wholeOnce(figure, source)]),
-    ...figure.parts.flatMap(part => partLines(figure, part, source.studio)),
-    ...(cues.length ? ['', `Think of: ${cues.join(' · ')}`] : []),
-    ...lookalikeLines(pattern, source.library),
-    ...faultLines(pattern),
-    ...optionLines(figure),
-    ...(cautions.length
-      ? ['', ...cautions.map(text => `**Take care.** ${text}`), '', `*${cautionNotice(source.localRules)}*`]
-      : []),
+    ...section('Everything once', order),
+    ...section(
+      'Keep dancing',
+      [...new Set(builds)].map(id => `- ${figureName(library, id)}`),
+    ),
+    ...(above && builds.length > 0 ? ['', `${above.name} builds on these.`] : []),
   ];
 }
 
-function wholeOnce(figure: Figure, { studio, tellsOtherCounts = false }: RecapSource): string {
-  const counts = countedBy(figure, studio.counting);
-  const others = tellsOtherCounts
-    ? otherSchools(figure).map(({ school, labels }) => ` ${school} counts it **${labels.join(' ')}**.`)
-    : [];
-  const beats = figure.beats === null ? 'no set timing' : `${printBeats(figure.beats)} beats`;
-  return figure.parts.length === 0 ? '' : `Counted **${counts}**, ${beats}.${others.join('')}`;
-}
-
-/** The figure as the house counts it; in numbers where it has no other way. */
-function countedBy(figure: Figure, counting: Studio['counting']): string {
-  const { pattern, dance, parts } = figure;
-  const [first] = parts;
-  if (!first) return '';
-  const numbers = () =>
-    first.rhythm.events
-      .map(({ rest }, event) => [rest, labelOf(figure, first.rhythm, event)] as const)
-      .map(([rest, count]) => (rest ? `(${count})` : count))
-      .join(' ');
-  switch (counting) {
-    case 'slow-quick': {
-      const calls = slowQuickCall(first.rhythm, danceBeats(dance, 'slow'), danceBeats(dance, 'quick'));
-      return calls.every(call => call !== null) ? calls.join(' ') : numbers();
-    }
-    case 'numbered':
-      return [1, 2].map(repeat => numberedCall(first.rhythm, repeat).join(' ')).join(', ');
-    case 'call':
-      return pattern.call?.every(word => word !== null) ? pattern.call.join(' ') : numbers();
-    case 'words': {
-      const words = first.steps.map(({ step }) => step && actionInWords(step.action));
-      return words.every(word => word) ? words.join(', ') : numbers();
-    }
-    case 'numbers':
-    case undefined:
-      return numbers();
-    default:
-      return counting satisfies never;
-  }
-}
-
-function partLines(figure: Figure, part: FigurePart, studio: Studio): string[] {
-  const names = {
-    lead: studio.roles?.lead ?? 'Leader',
-    follow: studio.roles?.follow ?? 'Follower',
-    solo: 'Steps',
-  };
-  const steps = part.steps.flatMap(({ step, time }) =>
-    step ? [`${time ? labelOf(figure, part.rhythm, time.event) : ''} ${stepInWords(step)}`.trim()] : [],
-  );
-  return ['', `**${names[part.role]}:** ${steps.join(' · ')}`];
-}
-
-function lookalikeLines(pattern: Pattern, library: Library): string[] {
-  const others = (pattern.lookalikes ?? []).flatMap(id => library.patterns.get(id)?.name ?? []);
-  const signals = (pattern.marks ?? []).filter(({ kind }) => kind === 'signal').map(({ text }) => text);
-  if (others.length === 0 && signals.length === 0) return [];
-  const from = others.length ? `Tell it from ${others.join(', ')}: ` : 'Its signal: ';
-  return ['', `${from}${signals.join('; ') || 'watch where it parts from the other'}`];
-}
-
-function faultLines(pattern: Pattern): string[] {
-  return (pattern.marks ?? [])
-    .filter(({ kind }) => kind === 'fault')
-    .flatMap(({ text, cure }) => ['', `Usual fault: ${text}${cure ? ` Cure: ${cure}` : ''}`]);
-}
-
-function optionLines({ pattern, dance }: Figure): string[] {
-  if (!Array.isArray(pattern.exit) || pattern.exit.length < 2) return [];
-  const holds = pattern.exit.map(id => dance.holds.find(hold => hold.id === id)?.name ?? id);
-  return ['', `At the end the leader chooses: ${holds.join(' or ')}.`];
-}
-
-/** New figures, and reviewed ones that were not solid. */
-function homework(
-  fresh: readonly string[],
-  reviewed: readonly Log[],
-  results: ReadonlyMap<string, Log>,
-): string[] {
-  const weak = reviewed.map(({ pattern }) => pattern).filter(id => results.get(id)?.result !== 'solid');
-  return [...fresh, ...weak];
-}
-
-function staffSection(
-  introduced: readonly string[],
-  logs: readonly Log[],
-  name: (id: string) => string,
-): string[] {
+/** What colleagues need besides: results, minutes, who was away, what was noted, what was not logged. */
+function staffSection(source: RecapSource, { logs }: Evening): string[] {
+  const { introduced, library, lesson, minutes = {}, attendance = [], students = [], notes = [] } = source;
+  const name = (id: string) => figureName(library, id);
   const unlogged = introduced.filter(id => !logs.some(({ pattern }) => pattern === id));
+  const away = [...new Map(attendance.map(entry => [`${entry.lesson} ${entry.student}`, entry])).values()]
+    .filter(entry => entry.lesson === lesson && !entry.here)
+    .map(({ student }) => student);
+  const lacking = missedFigures(
+    source.logs.filter(log => log.lesson <= lesson),
+    attendance.filter(entry => entry.lesson <= lesson),
+  );
   return section('For the staff', [
-    ...logs.map(({ pattern, result, minutes, note }) => {
-      const time = minutes === undefined ? '' : `, ${minutes} min`;
-      return `- ${name(pattern)}: ${RESULT_WORDS[result]}${time}${note ? `. ${note}` : ''}`;
+    ...logs.map(({ pattern, result, minutes: taken, note }) => {
+      const planned = minutes[pattern];
+      const over =
+        taken !== undefined && planned !== undefined ? `, planned ${Math.round(planned) / 10}` : '';
+      const time = taken === undefined ? '' : `, ${taken} min${over}`;
+      return `- ${name(pattern)}: ${RESULT_WORDS[result]}${time}${note ? `. ${oneLine(note)}` : ''}`;
     }),
     ...unlogged.map(id => `- ${name(id)}: not logged`),
+    ...away.map(id => {
+      const student = students.find(one => one.id === id)?.name ?? id;
+      return `- Away: ${student}, lacks ${(lacking.get(id) ?? []).map(name).join(', ') || 'nothing'}`;
+    }),
+    ...standingNotes(notes)
+      .filter(note => note.lesson === lesson && note.kind !== 'else')
+      .map(({ kind, text, tempo }) =>
+        kind === 'song'
+          ? `- Song: ${oneLine(text)}${tempo ? `, ${tempo} beats a minute` : ''}`
+          : `- ${oneLine(text)}`,
+      ),
   ]);
 }

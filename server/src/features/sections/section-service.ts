@@ -161,7 +161,8 @@ async function draftOrder(
   lesson: number,
   recaps: DraftOrder['recaps'],
 ): Promise<DraftOrder> {
-  const { course: courseId } = await getSection(scope, id);
+  const section = await getSection(scope, id);
+  const { course: courseId } = section;
   const { body: course } = await getStored(courseAggregate(scope, courseId));
   const studio = await getStudio(scope);
   return {
@@ -173,6 +174,9 @@ async function draftOrder(
     published: placedOf((await findPublishedPlan(scope, courseId)) ?? course),
     lesson,
     logs: await eventStore(scope, 'logs').list(id),
+    notes: await eventStore(scope, 'notes').list(id),
+    attendance: await eventStore(scope, 'attendance').list(id),
+    students: await documentStore(scope, 'students').listSome(section.students.map(({ student }) => student)),
     recaps,
   };
 }

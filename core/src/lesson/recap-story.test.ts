@@ -1,0 +1,120 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { openLibrary } from '../library/library.ts';
+import type { Attendance, LessonNote, Log, LogResult, Pattern } from '../model/document.ts';
+import { course, figure, studio } from '../test/studio.ts';
+import { planClass } from './class-plan.ts';
+import { draftRecaps } from './finish-lesson.ts';
+import { seriesOrder } from './series-order.ts';
+
+const FIGURES: readonly Pattern[] = Array.from({ length: 6 }, (_, index) =>
+  figure(`f${index}`, {
+    name: `Figure ${'ABCDEF'[index]}`,
+    level: 'one',
+    minutes: 5,
+    kind: index === 0 ? 'basic' : 'pattern',
+    ...(index > 2 && { needs: [`f${index - 2}`] }),
+  }),
+);
+const library = openLibrary(studio(FIGURES));
+const quay = course(FIGURES.map(({ id }) => ({ pattern: id, value: 'should' })));
+const published = { f0: 1, f1: 1, f2: 2, f3: 2, f4: 3, f5: 4 };
+const students = [
+  { id: 's1', name: 'Ana B' },
+  { id: 's2', name: 'Ben C' },
+];
+const RESULTS: readonly LogResult[] = ['solid', 'shaky', 'touched', 'not-reached'];
+const stamp = (lesson: number, index: number) => ({
+  id: `00000000-0000-4000-8000-${String(lesson * 100 + index).padStart(12, '0')}`,
+  ...{ section: 's', lesson, by: 'p', at: `2026-01-0${lesson}T10:00:${String(index).padStart(2, '0')}Z` },
+});
+
+/** Evenings as a class had them: what the plan asked for, with any result. */
+const evenings = fc.array(fc.array(fc.constantFrom(...RESULTS), { minLength: 6, maxLength: 6 }), {
+  minLength: 1,
+  maxLength: 4,
+});
+
+describe('after any evenings', () => {
+  test('plan and recap tell the same story, every figure taught once, and no student by name', () => {
+    fc.assert(
+      fc.property(evenings, results => {
+        let logs: Log[] = [];
+        const recaps: { lesson: number }[] = [];
+        for (const [index, evening] of results.entries()) {
+          const lesson = index + 1;
+          const plan = planClass(library, quay, published, { logs, recaps });
+          if (!plan.ok) throw new Error(plan.fault.join());
+          const asked = Object.keys(plan.value.answer.lessons[index]?.minutes ?? {});
+          const own = asked.map(
+            (pattern, at): Log => ({ ...stamp(lesson, at), pattern, result: evening[at] ?? 'solid' }),
+          );
+          logs = [...logs, ...own];
+          const notes: LessonNote[] = [
+            { ...stamp(lesson, 50), kind: 'else', text: 'A game in lines.' },
+            { ...stamp(lesson, 51), kind: 'else', text: 'Ana showed her turn.' },
+          ];
+          const attendance: Attendance[] = [
+            { ...stamp(lesson, 60), student: 's2', role: 'lead', here: false },
+          ];
+          const drafts = draftRecaps({
+            studio: { name: 'Test rooms', timezone: 'UTC' },
+            ...{ course: quay, library, published, lesson, logs, recaps, notes, attendance, students },
+          });
+          const text = drafts.students;
+          for (const { pattern, result } of own) {
+            const name = library.patterns.get(pattern)?.name ?? '';
+            const told = (title: string) => text.split(`## ${title}: ${name}\n`).length - 1;
+            expect(told('New')).toBe(result === 'solid' || result === 'shaky' ? 1 : 0);
+            expect(told('Begun')).toBe(result === 'touched' ? 1 : 0);
+            if (result === 'not-reached')
+              expect(text).toMatch(new RegExp(`## Still to come\\n\\n(- .*\\n)*- ${name}`));
+          }
+          const order = own.flatMap(({ pattern }) => {
+            const at = text.indexOf(`## New: ${library.patterns.get(pattern)?.name}\n`);
+            return at < 0 ? [] : [{ pattern, at }];
+          });
+          for (const { pattern, at } of order)
+            for (const need of library.patterns.get(pattern)?.needs ?? [])
+              expect(order.find(other => other.pattern === need)?.at ?? -1).toBeLessThan(at);
+          expect(text).toContain('A game in lines.');
+          expect(text).not.toMatch(/Ana|Ben/);
+          expect(drafts.staff).toContain('Away: Ben C');
+          recaps.push({ lesson });
+          const after = planClass(library, quay, published, { logs, recaps });
+          const next = after.ok ? Object.keys(after.value.answer.lessons[lesson]?.minutes ?? {}) : [];
+          const promised = (text.split('## Next week\n')[1] ?? '')
+            .split('\n')
+            .flatMap(line => /^- (.*)/.exec(line)?.[1] ?? []);
+          expect([...promised].sort()).toEqual(next.map(id => library.patterns.get(id)?.name ?? id).sort());
+        }
+      }),
+      { seed: 19, numRuns: 25 },
+    );
+  });
+});
+
+describe('the walk through everything', () => {
+  const walk = (...list: readonly [string, string, string][]) => {
+    const own = openLibrary(
+      studio(
+        list.map(([id, entry, exit]) =>
+          figure(id, { entry: [entry], exit, kind: id === 'basic' ? 'basic' : 'pattern' }),
+        ),
+      ),
+    );
+    return seriesOrder([...own.readings.values()].map(reading => reading.figure)).map(
+      ({ figure: { pattern }, follows }) => `${pattern.id}${follows ? '' : '!'}`,
+    );
+  };
+  test('takes each figure once, one leading into the next', () => {
+    expect(walk(['b', 'near', 'open'], ['basic', 'open', 'near'], ['c', 'open', 'open'])).toEqual([
+      'basic',
+      'b',
+      'c',
+    ]);
+  });
+  test('begins anew where nothing leads on, and says so', () => {
+    expect(walk(['basic', 'open', 'open'], ['alone', 'beside', 'beside'])).toEqual(['basic', 'alone!']);
+  });
+});
