@@ -18,11 +18,17 @@ export function convert(args: Arguments): string {
         throw new UsageError(`--what "${what}" is not a table; there are: ${TABLE_NAMES.join(', ')}`);
       return writeTable(readStudio(file), table);
     }
+    case 'md': {
+      const { recaps = [] } = readStudio(file);
+      const own = recaps.filter(({ section, audience }) => section === what && audience === 'students');
+      if (own.length === 0) throw new UsageError('--to md needs --what SECTION, a class that has recaps');
+      return own.map(({ markdown }) => markdown).join('\n');
+    }
     case 'svg': {
       if (what === undefined) throw new UsageError('--to svg needs --what PATTERN');
       return writeSheetSvg(openFigures(file, what).get(what), readStudio(file).studio.roles);
     }
     default:
-      throw new UsageError('convert needs --to csv, --to json or --to svg');
+      throw new UsageError('convert needs --to csv, --to json, --to md or --to svg');
   }
 }

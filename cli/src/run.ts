@@ -4,6 +4,7 @@ import { ready } from './check-verbs.ts';
 import { CONVERT_OPTIONS, convert } from './convert-verb.ts';
 import { closure, compare, couple, links, routes } from './figure-verbs.ts';
 import { readStudio, readValue } from './files.ts';
+import { recap, shots } from './lesson-verbs.ts';
 import { judge, lesson, PLAN_OPTIONS, plan, SOLVE_OPTIONS, solveProblem } from './plan-verbs.ts';
 import { PHRASE_OPTIONS, phrase, TIMING_OPTIONS, timing } from './timing-verbs.ts';
 import { type Arguments, readArguments, takeWords, UsageError } from './usage.ts';
@@ -39,8 +40,10 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['solve', { usage: 'FILE', options: SOLVE_OPTIONS, run: solveProblem }],
   ['judge', { usage: 'FILE PLANFILE', options: [], run: judge }],
   ['lesson', { usage: 'FILE COURSE N', options: SOLVE_OPTIONS, run: lesson }],
+  ['recap', { usage: 'FILE SECTION N', options: [], run: fine(recap) }],
+  ['shots', { usage: 'FILE SECTION N', options: [], run: fine(shots) }],
   ['ready', { usage: 'FILE SECTION', options: [], run: fine(ready) }],
-  ['convert', { usage: 'FILE --to csv|json|svg', options: CONVERT_OPTIONS, run: fine(convert) }],
+  ['convert', { usage: 'FILE --to csv|json|md|svg', options: CONVERT_OPTIONS, run: fine(convert) }],
   ['batch', { usage: 'FILE', options: [], run: batch }],
 ]);
 

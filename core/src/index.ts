@@ -138,6 +138,7 @@ export {
   type RunningOrder,
   runningOrder,
 } from './lesson/running-order.ts';
+export { type ShotList, shotList, type Take } from './lesson/shot-list.ts';
 export { figuresForSong, type SongFit, standingNotes, tempoOfTaps } from './lesson/songs.ts';
 export { isOnStaff, ownLessons } from './lesson/staff.ts';
 export { checkDocument, type DocumentCheck } from './library/check-document.ts';
@@ -342,6 +343,8 @@ export {
 export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-term.ts';
 export { type ClassFacts, type ClassStanding, classStanding } from './programme/standing.ts';
 export { RHYTHM_TEMPLATES, type RhythmTemplate, usualLessons } from './programme/templates.ts';
+export { type ProofSource, proofread } from './proofread/proofread.ts';
+export type { Slip, SlipKind } from './proofread/slip.ts';
 export {
   freeFootBefore,
   makePartNatural,
