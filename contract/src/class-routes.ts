@@ -25,6 +25,7 @@ import {
   finishBody,
   logBody,
   markBody,
+  missedBody,
   noteBody,
   publishAnswer,
   recapDetail,
@@ -165,6 +166,14 @@ export const CLASS_ROUTES = {
     params: IN_PATH.section,
     body: noteBody,
     answer: storedAnswer,
+  },
+  'section.missed': {
+    ...PATHS['section.missed'],
+    access: WRITING,
+    ownClass: 'today',
+    params: IN_PATH.section,
+    body: missedBody,
+    answer: linkAnswer,
   },
   'check.list': {
     ...PATHS['check.list'],

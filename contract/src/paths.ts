@@ -66,6 +66,7 @@ export const PATHS = {
   'section.document': { method: 'GET', path: '/api/sections/:section/document' },
   'section.attend': { method: 'POST', path: '/api/sections/:section/attendance' },
   'section.note': { method: 'POST', path: '/api/sections/:section/notes' },
+  'section.missed': { method: 'POST', path: '/api/sections/:section/missed' },
   'check.list': { method: 'GET', path: '/api/sections/:section/checks' },
   'check.create': { method: 'POST', path: '/api/sections/:section/checks' },
   'check.read': { method: 'GET', path: '/api/sections/:section/checks/:check' },

@@ -90,6 +90,8 @@ export const shareAnswer = z.strictObject({
   lesson: count,
   date: z.iso.date().nullable(),
   markdown: z.string(),
+  /** When it was corrected last, after it had been sent. */
+  corrected: instant.nullable(),
 });
 export type ShareAnswer = z.output<typeof shareAnswer>;
 
@@ -102,6 +104,9 @@ export const checkAnswer = versioned(check);
 
 /** A new check, without marks: those are given one by one. */
 export const checkCreateBody = z.strictObject({ check: checkSchema.omit({ section: true, marks: true }) });
+
+/** What a student who was away has missed, as Markdown. */
+export const missedBody = z.strictObject({ student: id, markdown: z.string().min(1).max(100_000) });
 
 /** What a student is told of a check, as Markdown. */
 export const checkTellBody = z.strictObject({ student: id, markdown: z.string().min(1).max(20_000) });

@@ -116,7 +116,13 @@ export {
   takenIn,
 } from './lesson/evening.ts';
 export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
-export { promisedInRecap, withSentence } from './lesson/into-recap.ts';
+export {
+  promisedInRecap,
+  type RecapSection,
+  sectionsMissing,
+  withSection,
+  withSentence,
+} from './lesson/into-recap.ts';
 export { type LearnedRatio, learnRatios, type TaughtFigure } from './lesson/learned-minutes.ts';
 export { membersOn } from './lesson/members.ts';
 export { missedFigures } from './lesson/missed.ts';
@@ -345,6 +351,14 @@ export { type ClassFacts, type ClassStanding, classStanding } from './programme/
 export { RHYTHM_TEMPLATES, type RhythmTemplate, usualLessons } from './programme/templates.ts';
 export { type ProofSource, proofread } from './proofread/proofread.ts';
 export type { Slip, SlipKind } from './proofread/slip.ts';
+export {
+  BLOCK_KINDS,
+  type Block,
+  type BlockKind as RecapBlockKind,
+  freezeBlocks,
+  printBlock,
+  readBlock,
+} from './recap/blocks.ts';
 export {
   freeFootBefore,
   makePartNatural,

@@ -17,3 +17,31 @@ export function promisedInRecap(markdown: string): readonly string[] {
   const [, , next = ''] = /(^|\n)## Next week\n([\s\S]*?)(?=\n#|$)/.exec(markdown) ?? [];
   return next.split('\n').flatMap(line => /^[-*] (.+)/.exec(line.trim())?.[1] ?? []);
 }
+
+export interface RecapSection {
+  /** `New: Wrap`. */
+  readonly title: string;
+  /** With its heading. */
+  readonly text: string;
+}
+
+/** The sections of a recap under their headings of the second level, in order. */
+export function recapSections(markdown: string): readonly RecapSection[] {
+  return [...markdown.matchAll(/^## (.+)\n[\s\S]*?(?=^## |(?![\s\S]))/gm)].map(match => ({
+    title: match[1] ?? '',
+    text: match[0].trimEnd(),
+  }));
+}
+
+/** What a recap that is drafted anew tells under headings that the text does not have. */
+export function sectionsMissing(draft: string, text: string): readonly RecapSection[] {
+  const there = new Set(recapSections(text).map(({ title }) => title));
+  return recapSections(draft).filter(({ title }) => !there.has(title));
+}
+
+/** A recap with one more section, before what comes next week. */
+export function withSection(markdown: string, { text }: RecapSection): string {
+  const next = markdown.search(/^## Next week$/m);
+  if (next < 0) return `${markdown.trimEnd()}\n\n${text}\n`;
+  return `${markdown.slice(0, next)}${text}\n\n${markdown.slice(next)}`;
+}

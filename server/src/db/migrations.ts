@@ -10,6 +10,7 @@ import { SOUND_EVENTS } from './migrations/0008-sound-events.ts';
 import { MEMBERSHIPS } from './migrations/0009-memberships.ts';
 import { CHECK_LINKS } from './migrations/0010-check-links.ts';
 import { NOTES } from './migrations/0011-notes.ts';
+import { CORRECTIONS } from './migrations/0012-corrections.ts';
 
 export interface Migration {
   readonly name: string;
@@ -34,4 +35,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0009-memberships', MEMBERSHIPS),
   sql('0010-check-links', CHECK_LINKS),
   sql('0011-notes', NOTES),
+  sql('0012-corrections', CORRECTIONS),
 ];

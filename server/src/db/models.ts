@@ -41,8 +41,11 @@ export class RecapRow extends Model {
   declare version: number;
   declare markdown: string;
   declare publishedAt: Date | null;
-  /** What a link shows: the text as it was published last. */
+  /** The text as it was published last. */
   declare publishedMarkdown: string | null;
+  /** The same with its drawings as they were then: what a link shows. */
+  declare publishedFrozen: string | null;
+  declare firstPublishedAt: Date | null;
   declare corrects: string | null;
 }
 
@@ -54,6 +57,17 @@ export class RecapLinkRow extends Model {
   declare audience: 'students' | 'staff';
   declare expiresAt: Date;
   declare revokedAt: Date | null;
+}
+
+/** A link to what a student who was away has missed. */
+export class MissedLinkRow extends Model {
+  declare tokenHash: string;
+  declare studioId: string;
+  declare sectionId: string;
+  declare studentId: string;
+  declare markdown: string;
+  declare createdAt: Date;
+  declare expiresAt: Date;
 }
 
 export class CheckLinkRow extends Model {
@@ -133,6 +147,7 @@ export interface Models {
   readonly recaps: ModelStatic<RecapRow>;
   readonly recapLinks: ModelStatic<RecapLinkRow>;
   readonly checkLinks: ModelStatic<CheckLinkRow>;
+  readonly missedLinks: ModelStatic<MissedLinkRow>;
   readonly history: ModelStatic<HistoryRow>;
   readonly studios: ModelStatic<StudioRow>;
   readonly accounts: ModelStatic<AccountRow>;
@@ -199,6 +214,8 @@ export function defineModels(sequelize: Sequelize): Models {
         markdown: TEXT,
         publishedAt: DATE,
         publishedMarkdown: TEXT,
+        publishedFrozen: TEXT,
+        firstPublishedAt: DATE,
         corrects: TEXT,
       },
       options('recaps'),
@@ -226,6 +243,18 @@ export function defineModels(sequelize: Sequelize): Models {
         expiresAt: DATE,
       },
       options('check_links'),
+    ),
+    missedLinks: class extends MissedLinkRow {}.init(
+      {
+        tokenHash: key(TEXT),
+        studioId: UUID,
+        sectionId: TEXT,
+        studentId: TEXT,
+        markdown: TEXT,
+        createdAt: DATE,
+        expiresAt: DATE,
+      },
+      options('missed_links'),
     ),
     history: class extends HistoryRow {}.init(
       {

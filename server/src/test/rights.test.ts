@@ -146,6 +146,7 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'lesson.finish': () => ({ params: key, body: { logs: [] } }),
   'section.command': () => ({ params: key, body: { command: edit('start', '19:00', '19:00') } }),
   'section.document': () => ({ params: key }),
+  'section.missed': () => ({ params: key, body: { student: student.student, markdown: '# Missed' } }),
   'section.note': () => ({
     params: key,
     body: { notes: [{ ...event, id: randomUUID(), kind: 'note', text: 'Wet floor.' }] },

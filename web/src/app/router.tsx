@@ -143,6 +143,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/check/check-page.tsx')).CheckPage }),
           },
           {
+            path: 'shots',
+            lazy: async () => ({ Component: (await import('../features/recap/shots-page.tsx')).ShotsPage }),
+          },
+          {
             path: 'recap',
             lazy: async () => ({ Component: (await import('../features/recap/recap-page.tsx')).RecapPage }),
           },

@@ -3,6 +3,7 @@ import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { Notice } from './notice.tsx';
 import { Button } from './parts.tsx';
+import { QrCode } from './qr-code.tsx';
 import { TextField } from './text-field.tsx';
 
 interface GivenLinkProps {
@@ -31,6 +32,7 @@ export function GivenLink({ link: { token, expires }, lasts = false, path, title
         Give it to them by hand; it works {lasts ? '' : 'once, '}until {format(parseISO(expires), 'd MMMM')},
         and is not shown again.
       </p>
+      {lasts && <QrCode text={address} />}
       <chakra.div display="flex" gap="2" alignItems="end" mt="1">
         <chakra.div flex="1" maxW="40rem">
           <TextField label="Link" readOnly value={address} onFocus={event => event.target.select()} />

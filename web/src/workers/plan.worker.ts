@@ -3,6 +3,8 @@ import {
   type BrokenRule,
   type ClassPlan,
   type Course,
+  draftRecaps,
+  type FinishedLesson,
   type FoundPlan,
   type LeastMinutes,
   type Log,
@@ -100,6 +102,11 @@ const worker = {
     events: { logs: readonly Log[]; recaps: readonly Pick<Recap, 'lesson'>[] },
   ): Result<ClassPlan, readonly string[]> {
     return planClass(openLibrary(material), course, published, events);
+  },
+
+  /** The recaps of a lesson as they would be drafted now. */
+  draftRecaps(material: Material, finished: Omit<FinishedLesson, 'library'>): ReturnType<typeof draftRecaps> {
+    return draftRecaps({ ...finished, library: openLibrary(material) });
   },
 };
 

@@ -31,6 +31,14 @@ export async function planClassInWorker(
   return await shared.planClass(...source);
 }
 
+/** The recaps of a lesson as they would be drafted now, in the same worker. */
+export async function draftRecapsInWorker(
+  ...source: Parameters<PlanWorker['draftRecaps']>
+): Promise<ReturnType<PlanWorker['draftRecaps']>> {
+  shared ??= startWorker().remote;
+  return await shared.draftRecaps(...source);
+}
+
 /** What would mend each broken rule of a plan, worked out beside the page. */
 export async function findMendsInWorker(
   ...source: Parameters<PlanWorker['findMends']>

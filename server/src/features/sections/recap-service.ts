@@ -1,9 +1,9 @@
 import type { DocumentCommand, PublishAnswer, RecapDetail } from '@map-step/contract';
-import { col } from 'sequelize';
 import { planEdit, planUndo, readHistory, runCommand, stale } from '../../aggregates/aggregate.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { hashToken, newToken } from '../../http/token.ts';
+import { frozenText } from './frozen-text.ts';
 import { type RecapKey, readRecap, recapAggregate } from './recap-aggregate.ts';
 
 const LINK_DAYS = 120;
@@ -51,7 +51,7 @@ export async function publishRecap(
       what: `Recap of lesson ${key.lesson} published`,
       changes: [{ field: 'published', from: body.published ?? null, to: now.toISOString() }],
       also: async () => {
-        await keepPublished(scope, key);
+        await keepPublished(scope, key, now);
         await addLink(scope, key, token, expires);
       },
     };
@@ -74,10 +74,22 @@ export async function revokeLinks(
 }
 
 /** The text of this moment is what links show until the next publishing. */
-async function keepPublished(scope: StudioScope, { section, lesson, audience }: RecapKey): Promise<void> {
+async function keepPublished(
+  scope: StudioScope,
+  { section, lesson, audience }: RecapKey,
+  now: Date,
+): Promise<void> {
+  const row = scope.where({ sectionId: section, lesson, audience });
+  const recap = await scope.models.recaps.findOne(row);
+  if (!recap) return;
+  const { markdown, firstPublishedAt } = recap;
   await scope.models.recaps.update(
-    { publishedMarkdown: col('markdown') },
-    scope.where({ sectionId: section, lesson, audience }),
+    {
+      publishedMarkdown: markdown,
+      publishedFrozen: await frozenText(scope, section, markdown),
+      firstPublishedAt: firstPublishedAt ?? now,
+    },
+    row,
   );
 }
 

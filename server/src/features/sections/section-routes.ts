@@ -3,6 +3,7 @@ import { announce } from '../../db/change-feed.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { route } from '../../http/route.ts';
 import { enrolStudents } from './enrol.ts';
+import { tellMissed } from './missed-links.ts';
 import { publishRecap, readRecapDetail, revokeLinks, runRecapCommand } from './recap-service.ts';
 import { maySeeStudents } from './rights.ts';
 import { sectionAggregate } from './section-aggregate.ts';
@@ -46,6 +47,9 @@ export const sectionRoutes = [
   route(
     'section.note',
     changing((scope, call) => appendNotes(scope, call, call.params.section, call.body.notes)),
+  ),
+  route('section.missed', (scope, { deps, params, body }) =>
+    tellMissed(scope, params.section, body, deps.now()),
   ),
   route(
     'lesson.finish',

@@ -122,6 +122,7 @@ describe('a lesson and its recap', () => {
       lesson: 5,
       date: '2026-03-09',
       markdown: '# Mine',
+      corrected: null,
     });
     expect(shared.headers.get('referrer-policy')).toBe('no-referrer');
     expect(shared.headers.get('x-robots-tag')).toContain('noindex');

@@ -1,5 +1,6 @@
 import type { ShareAnswer } from '@map-step/contract';
 import { documentStore } from '../../db/document-store.ts';
+import type { RecapRow } from '../../db/models.ts';
 import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { publicRoute } from '../../http/route.ts';
@@ -29,7 +30,8 @@ async function readShared(deps: Deps, token: string): Promise<ShareAnswer> {
       course: course?.name ?? '',
       lesson,
       date: section?.dates[lesson - 1] ?? null,
-      markdown: recap?.publishedMarkdown ?? '',
+      markdown: recap?.publishedFrozen ?? recap?.publishedMarkdown ?? '',
+      corrected: correctedAt(recap),
     };
   });
 }
@@ -39,7 +41,8 @@ async function readOwnWords({ database, now }: Deps, token: string): Promise<Sha
   const link = await database.inTransaction(transaction =>
     database.models.checkLinks.findByPk(hashToken(token), { transaction }),
   );
-  if (!link || link.expiresAt <= now()) throw EXPIRED;
+  if (!link) return readMissed({ database, now }, token);
+  if (link.expiresAt <= now()) throw EXPIRED;
   return database.inStudio(link.studioId, async scope => {
     const check = (await documentStore(scope, 'checks').find(link.checkId))?.body;
     const section = check && (await documentStore(scope, 'sections').find(check.section))?.body;
@@ -50,6 +53,37 @@ async function readOwnWords({ database, now }: Deps, token: string): Promise<Sha
       lesson: 0,
       date: check?.date ?? null,
       markdown: link.markdown,
+      corrected: null,
     };
   });
+}
+
+/** What one student who was away has missed. */
+async function readMissed(
+  { database, now }: Pick<Deps, 'database' | 'now'>,
+  token: string,
+): Promise<ShareAnswer> {
+  const link = await database.inTransaction(transaction =>
+    database.models.missedLinks.findByPk(hashToken(token), { transaction }),
+  );
+  if (!link || link.expiresAt <= now()) throw EXPIRED;
+  return database.inStudio(link.studioId, async scope => {
+    const section = (await documentStore(scope, 'sections').find(link.sectionId))?.body;
+    const course = section && (await documentStore(scope, 'courses').find(section.course))?.body;
+    return {
+      studio: (await getStudio(scope)).name,
+      course: course?.name ?? '',
+      lesson: 0,
+      date: link.createdAt.toISOString().slice(0, 10),
+      markdown: link.markdown,
+      corrected: null,
+    };
+  });
+}
+
+/** When a text that had been published before was published anew. */
+function correctedAt(recap: RecapRow | null): string | null {
+  const { publishedAt, firstPublishedAt } = recap ?? {};
+  if (!publishedAt || !firstPublishedAt || publishedAt <= firstPublishedAt) return null;
+  return publishedAt.toISOString();
 }

@@ -124,6 +124,7 @@ export async function addRecaps(scope: StudioScope, recaps: readonly Recap[]): P
       markdown,
       publishedAt: published ? new Date(published) : null,
       publishedMarkdown: published ? markdown : null,
+      firstPublishedAt: published ? new Date(published) : null,
       corrects: corrects ?? null,
     })),
     { transaction },

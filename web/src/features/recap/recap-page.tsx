@@ -1,22 +1,26 @@
 import { chakra } from '@chakra-ui/react';
 import type { RecapAnswer } from '@map-step/contract';
-import type { Audience } from '@map-step/core';
+import { type Audience, freezeBlocks } from '@map-step/core';
 import { format } from 'date-fns';
-import { useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
+import { GivenLink } from '../../ui/given-link.tsx';
 import { Markdown } from '../../ui/markdown.tsx';
-import { Notice } from '../../ui/notice.tsx';
-import { Button, Empty, Label } from '../../ui/parts.tsx';
+import { Button, Empty, Label, LinkButton, Skeleton } from '../../ui/parts.tsx';
 import { Segments } from '../../ui/segments.tsx';
-import { LongTextField, TextField } from '../../ui/text-field.tsx';
+import { LongTextField } from '../../ui/text-field.tsx';
 import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
 import { areNamesHidden } from '../course/course-view.ts';
 import { ClashChoice } from '../history/clash-choice.tsx';
 import { HistoryList } from '../history/history-list.tsx';
 import type { SaveState } from '../history/use-draft.ts';
-import { type RecapEditor, useRecap } from './use-recap.ts';
+import { LogSaysNow } from './log-says-now.tsx';
+import { MissedByStudents } from './missed.tsx';
+import { Promises } from './promises.tsx';
+import { Proof } from './proof.tsx';
+import { type RecapEditor as RecapEditing, useRecap } from './use-recap.ts';
 
 const AUDIENCES = [
   { value: 'students', words: 'For students' },
@@ -61,17 +65,34 @@ export function RecapPage() {
   );
 }
 
+const WAYS = [
+  { value: 'written', words: 'As it is read' },
+  { value: 'markdown', words: 'As Markdown' },
+] as const;
+
+/** The editor is heavy, and loads when a recap is opened. */
+const RecapEditor = lazy(async () => ({
+  default: (await import('./editor/recap-editor.tsx')).RecapEditor,
+}));
+
 function RecapDesk({ recap }: { recap: RecapAnswer }) {
   const mayTeach = useMayTeach();
+  const { library, studio } = useCourse();
   const editor = useRecap(recap);
+  const [way, setWay] = useState<(typeof WAYS)[number]['value']>('written');
+  const shown = useDeferredValue(editor.text);
+  const preview = useMemo(
+    () => freezeBlocks(shown, { library, studio: studio.studio }),
+    [shown, library, studio.studio],
+  );
   return (
     <chakra.div
       display="grid"
       gap="5"
-      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1.1fr)' }}
+      gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1.25fr) minmax(0, 1fr)' }}
       alignItems="start"
     >
-      <chakra.section display="grid" gap="3">
+      <chakra.section display="grid" gap="3" className="no-print">
         {recap.audience === 'staff' ? (
           <Label>The staff of this class read it here, signed in. It has no link.</Label>
         ) : (
@@ -84,10 +105,16 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
           wordsOf={String}
           settle={editor.settle}
         />
-        <chakra.div position="relative">
-          <Label position="absolute" right="0" role="status">
-            {STATE_WORDS[editor.state]}
-          </Label>
+        {mayTeach && <LogSaysNow recap={recap} editor={editor} />}
+        <chakra.div display="flex" justifyContent="space-between" alignItems="center">
+          <Segments label="How it is written" value={way} among={WAYS} set={setWay} />
+          <Label role="status">{STATE_WORDS[editor.state]}</Label>
+        </chakra.div>
+        {way === 'written' ? (
+          <Suspense fallback={<Skeleton lines={8} />}>
+            <RecapEditor text={editor.text} mayWrite={mayTeach} write={editor.write} />
+          </Suspense>
+        ) : (
           <LongTextField
             label="Text (Markdown)"
             value={editor.text}
@@ -97,26 +124,52 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
             py="2"
             lineHeight="1.5"
           />
-        </chakra.div>
+        )}
         <Disclosure title="Changes of this text">
           <HistoryList history={editor.history} takeBack={mayTeach ? editor.takeBack : undefined} />
         </Disclosure>
       </chakra.section>
-      <chakra.section
-        aria-label="As its readers see it"
-        bg="panel"
-        border="1px solid"
-        borderColor="line"
-        p="5"
-      >
-        <Markdown text={editor.text} />
-      </chakra.section>
+      <chakra.div display="grid" gap="4">
+        <div className="no-print">
+          <Proof text={editor.text} />
+        </div>
+        <chakra.section
+          aria-label="As its readers see it"
+          bg="panel"
+          border="1px solid"
+          borderColor="line"
+          p="5"
+          maxW="24.5rem"
+          css={{ '@media print': { border: 'none', maxWidth: 'none' } }}
+        >
+          <Markdown text={preview} />
+        </chakra.section>
+        <chakra.div className="no-print" display="flex" gap="2" flexWrap="wrap">
+          <Button onClick={() => window.print()}>Print it</Button>
+          <ToShots />
+        </chakra.div>
+        {mayTeach && (
+          <div className="no-print">
+            <MissedByStudents />
+            <Promises />
+          </div>
+        )}
+      </chakra.div>
     </chakra.div>
   );
 }
 
-function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditor }) {
-  const link = editor.published && `${window.location.origin}/r/${editor.published.token}`;
+function ToShots() {
+  const { answer } = useCourse();
+  const { search } = useLocation();
+  return (
+    <LinkButton to={`/courses/${answer.course.id}/shots${search}`} look="choice">
+      Shot list
+    </LinkButton>
+  );
+}
+
+function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditing }) {
   return (
     <chakra.div display="grid" gap="2">
       <chakra.div display="flex" gap="3" alignItems="center" flexWrap="wrap">
@@ -133,26 +186,11 @@ function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditor
       {recap.isChanged && (
         <Label>
           Changed since: {recap.links === 1 ? 'the link still shows' : 'links still show'} what was published,
-          until you publish again.
+          until you publish the correction; it will say that it is one.
         </Label>
       )}
-      {link && (
-        <Notice tone="ready" title="Published. Send this link to the class; it is shown only now.">
-          <chakra.div display="flex" gap="2" mt="1">
-            <TextField
-              label="Link for students"
-              readOnly
-              value={link}
-              onFocus={event => event.target.select()}
-            />
-            <Button alignSelf="end" onClick={() => void navigator.clipboard?.writeText(link)}>
-              Copy
-            </Button>
-          </chakra.div>
-          <Label>
-            Works until {format(new Date(editor.published?.expires ?? 0), 'd MMMM yyyy')}, without an account.
-          </Label>
-        </Notice>
+      {editor.published && (
+        <GivenLink title="Published: a link for the class" link={editor.published} path="/r/" lasts />
       )}
     </chakra.div>
   );
@@ -160,5 +198,5 @@ function Publishing({ recap, editor }: { recap: RecapAnswer; editor: RecapEditor
 
 function publishWord({ published, isChanged }: RecapAnswer): string {
   if (!published) return 'Publish this recap';
-  return isChanged ? 'Publish these changes' : 'Make another link';
+  return isChanged ? 'Publish the correction' : 'Make another link';
 }

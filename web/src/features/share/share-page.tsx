@@ -22,6 +22,7 @@ export function SharePage() {
             <Label>
               {shared.data.studio}
               {shared.data.date && `, ${format(parseISO(shared.data.date), 'EEEE d MMMM')}`}
+              {shared.data.corrected && `, corrected ${format(parseISO(shared.data.corrected), 'd MMMM')}`}
             </Label>
             <Button className="no-print" look="quiet" size="small" onClick={() => window.print()}>
               Print

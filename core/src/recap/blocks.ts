@@ -1,0 +1,85 @@
+// Blocks of a recap that are drawn from a figure: a line of their own such as `{{sheet: wrap}}`. While a text is a draft
+// they are as the figure is; what is published has them as they were that moment.
+import { writeSheetSvg } from '../interchange/write-svg.ts';
+import { countedBy } from '../lesson/recap-figure.ts';
+import type { Library } from '../library/library.ts';
+import { comparisonInWords } from '../likeness/compare.ts';
+import { toldBeside } from '../likeness/told-beside.ts';
+import type { Studio } from '../model/document.ts';
+import type { Figure } from '../steps/figure.ts';
+import { writeCoupleSvg } from './write-couple-svg.ts';
+import { writePathSvg } from './write-path-svg.ts';
+
+export const BLOCK_KINDS = ['sheet', 'count', 'comparison', 'couple', 'path'] as const;
+export type BlockKind = (typeof BLOCK_KINDS)[number];
+
+/** A block as it is written: what it shows of which figure, and beside which other. */
+export interface Block {
+  readonly kind: BlockKind;
+  readonly figure: string;
+  readonly other?: string;
+}
+
+const LINE = new RegExp(
+  `^\\{\\{(${BLOCK_KINDS.join('|')}): ([a-z0-9-]{1,64})(?:, ([a-z0-9-]{1,64}))?\\}\\}$`,
+);
+
+/** The block that a line is; undefined for any other line. */
+export function readBlock(line: string): Block | undefined {
+  const [, kind, figure, other] = LINE.exec(line.trim()) ?? [];
+  const found = BLOCK_KINDS.find(one => one === kind);
+  return found && figure ? { kind: found, figure, ...(other && { other }) } : undefined;
+}
+
+export function printBlock({ kind, figure, other }: Block): string {
+  return `{{${kind}: ${figure}${other ? `, ${other}` : ''}}}`;
+}
+
+export interface BlockSource {
+  readonly library: Library;
+  readonly studio: Pick<Studio, 'roles' | 'counting'>;
+}
+
+/** A text with its blocks as plain Markdown and drawings, as the figures are at this moment. */
+export function freezeBlocks(markdown: string, source: BlockSource): string {
+  if (!markdown.includes('{{')) return markdown;
+  return markdown
+    .split('\n')
+    .map(line => {
+      const block = readBlock(line);
+      return block ? frozen(block, source) : line;
+    })
+    .join('\n');
+}
+
+function frozen({ kind, figure: id, other: otherId }: Block, { library, studio }: BlockSource): string {
+  const figure = library.readings.get(id)?.figure;
+  if (!figure || figure.parts.length === 0) return `*There is no step sheet of “${id}”.*`;
+  const { name } = figure.pattern;
+  switch (kind) {
+    case 'sheet':
+      return drawing(`Step sheet of ${name}`, writeSheetSvg(figure, studio.roles));
+    case 'count':
+      return `**${countedBy(figure, studio.counting)}**`;
+    case 'comparison':
+      return comparison(figure, library.readings.get(otherId ?? '')?.figure, studio);
+    case 'couple':
+      return drawing(`The couple in ${name}, count by count`, writeCoupleSvg(figure));
+    case 'path':
+      return drawing(`The path of ${name} on the floor`, writePathSvg(figure));
+    default:
+      return kind satisfies never;
+  }
+}
+
+function comparison(a: Figure, b: Figure | undefined, { roles }: Pick<Studio, 'roles'>): string {
+  if (!b) return '*There is nothing to compare it with.*';
+  return [`${a.pattern.name}: ${comparisonInWords(a, b, roles)}.`, ...toldBeside(a, b)].join(' ');
+}
+
+/** An image that holds its own drawing; nothing is fetched for it. */
+function drawing(words: string, svg: string | undefined): string {
+  if (svg === undefined) return `*There is no drawing: ${words.toLowerCase()}.*`;
+  const data = encodeURIComponent(svg).replace(/[()']/g, sign => `%${sign.charCodeAt(0).toString(16)}`);
+  return `![${words.replace(/[[\]]/g, '')}](data:image/svg+xml,${data})`;
+}
