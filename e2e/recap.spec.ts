@@ -64,7 +64,7 @@ test('a recap with a step sheet and a comparison is published, corrected and wit
   await away.click();
   const own = await director.getByRole('textbox', { name: 'Link', exact: true }).inputValue();
   await phone.goto(own);
-  await expect(phone.getByRole('heading', { name: 'Hustle 1: what you missed' })).toBeVisible();
+  await expect(phone.getByRole('heading', { name: 'Balboa 1: what you missed' })).toBeVisible();
   await expect(phone.getByRole('img', { name: /^Step sheet of / }).first()).toBeVisible();
   await expect(phone.getByText(name)).toHaveCount(0);
 

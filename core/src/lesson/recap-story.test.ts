@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
 import type { Attendance, LessonNote, Log, LogResult, Pattern } from '../model/document.ts';
+import { canFollow } from '../steps/links.ts';
 import { course, figure, studio } from '../test/studio.ts';
 import { planClass } from './class-plan.ts';
 import { draftRecaps } from './finish-lesson.ts';
@@ -114,6 +115,38 @@ describe('the walk through everything', () => {
       'c',
     ]);
   });
+  test('has the fewest new beginnings of all orders, and says of each figure truly whether the one before leads on', () => {
+    const hold = fc.constantFrom('open', 'near', 'beside');
+    const figures = fc.array(fc.tuple(hold, hold), { minLength: 1, maxLength: 6 });
+    const orders = (left: readonly number[]): readonly (readonly number[])[] =>
+      left.length === 0
+        ? [[]]
+        : left.flatMap(one => orders(left.filter(other => other !== one)).map(rest => [one, ...rest]));
+    fc.assert(
+      fc.property(figures, list => {
+        const own = openLibrary(
+          studio(list.map(([entry, exit], index) => figure(`f${index}`, { entry: [entry], exit }))),
+        );
+        const all = [...own.readings.values()].map(reading => reading.figure);
+        const found = seriesOrder(all);
+        expect(new Set(found.map(step => step.figure)).size).toBe(list.length);
+        for (const [at, { figure: one, follows }] of found.entries()) {
+          const before = found[at - 1]?.figure;
+          expect(follows).toBe(before === undefined || canFollow(before, one));
+        }
+        const breaks = (order: readonly number[]) =>
+          order.filter((one, at) => at > 0 && list[order[at - 1] ?? 0]?.[1] !== list[one]?.[0]).length;
+        const least = Math.min(
+          ...orders([...list.keys()])
+            .filter(([first]) => first === 0)
+            .map(breaks),
+        );
+        expect(found.filter(({ follows }) => !follows)).toHaveLength(least);
+      }),
+      { seed: 19, numRuns: 60 },
+    );
+  });
+
   test('begins anew where nothing leads on, and says so', () => {
     expect(walk(['basic', 'open', 'open'], ['alone', 'beside', 'beside'])).toEqual(['basic', 'alone!']);
   });

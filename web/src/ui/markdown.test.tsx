@@ -26,3 +26,21 @@ test('what cannot be drawn stands as it was typed, and the next text is drawn ag
   rerender(page('**fine**'));
   expect(container.querySelector('strong')?.textContent).toBe('fine');
 });
+
+test('addresses that could run something are emptied, and an image may hold its own drawing', () => {
+  const { container } = render(
+    page(
+      [
+        '[a](javascript:alert(1)) [b](data:text/html,x) [c](https://quay.example)',
+        '![d](data:text/html,x) ![e](javascript:alert(1)) ![f](data:image/svg+xml,%3Csvg%3E)',
+      ].join('\n\n'),
+    ),
+  );
+  expect([...container.querySelectorAll('a')].map(link => link.getAttribute('href'))).toEqual([
+    '',
+    '',
+    'https://quay.example',
+  ]);
+  const sources = [...container.querySelectorAll('img')].map(image => image.getAttribute('src') ?? '');
+  expect(sources.filter(Boolean)).toEqual(['data:image/svg+xml,%3Csvg%3E']);
+});

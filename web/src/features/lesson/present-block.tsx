@@ -59,7 +59,7 @@ export function PresentBlock(props: PresentBlockProps) {
         </Label>
         {left !== undefined && <Clock left={left} isPaused={isPaused} />}
       </chakra.div>
-      <chakra.h2 fontSize={{ base: '2.5rem', md: '4.25rem' }} lineHeight="1.02" overflowWrap="anywhere">
+      <chakra.h2 fontSize={{ base: '2.5rem', md: '4.5rem' }} lineHeight="1.02" overflowWrap="anywhere">
         {block.title}
       </chakra.h2>
       <chakra.div display="flex" gap="2" flexWrap="wrap">

@@ -51,7 +51,7 @@ export function RecapPage() {
     );
   return (
     <>
-      <chakra.div mb="3">
+      <chakra.div mb="3" className="no-print">
         <Segments label="Who it is for" value={audience} among={AUDIENCES} set={setAudience} />
       </chakra.div>
       {audience === 'staff' && section && areNamesHidden(section) ? (
