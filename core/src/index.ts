@@ -359,6 +359,7 @@ export {
   printBlock,
   readBlock,
 } from './recap/blocks.ts';
+export { countOf, labelOf, markCount, otherSchools, stepCount } from './steps/counts.ts';
 export {
   freeFootBefore,
   makePartNatural,
@@ -370,7 +371,6 @@ export {
   writtenSteps,
 } from './steps/edit.ts';
 export {
-  countOf,
   danceActions,
   danceBeats,
   type Figure,
@@ -378,10 +378,6 @@ export {
   type FigureReading,
   figureTurn,
   KEEP,
-  labelOf,
-  markCount,
-  otherSchools,
-  stepCount,
 } from './steps/figure.ts';
 export { type HoldRegion, holdPlace, holdTouches } from './steps/hold-shape.ts';
 export { holdStretches } from './steps/hold-stretches.ts';

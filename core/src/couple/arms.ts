@@ -1,7 +1,8 @@
 // Arms that are kept: what two pairs of hands are wound by where the hold changes. For each way in, each way out.
 import type { Dance, Hold } from '../model/document.ts';
 import type { Path } from '../model/issue.ts';
-import { type Figure, type FigureFault, markCount } from '../steps/figure.ts';
+import { markCount } from '../steps/counts.ts';
+import type { Figure, FigureFault } from '../steps/figure.ts';
 import { holdTouches, isHandToHand, touchKey, twoHandsKey } from '../steps/hold-shape.ts';
 import { turnInWords } from '../steps/words.ts';
 import { type Couple, type HoldLine, type HoldPoint, holdLines } from './couple-time.ts';

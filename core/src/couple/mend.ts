@@ -1,7 +1,8 @@
 // One-key mends of what two bodies cannot do, and of what should be said beside it.
 import type { Hold, Pattern, PatternMark } from '../model/document.ts';
+import { stepCount } from '../steps/counts.ts';
 import { writtenSteps } from '../steps/edit.ts';
-import { type Figure, type FigureFault, stepCount } from '../steps/figure.ts';
+import type { Figure, FigureFault } from '../steps/figure.ts';
 import { holdTouches, isHandToHand, touchKey } from '../steps/hold-shape.ts';
 import { findHold } from '../steps/holds.ts';
 import { findStepMend, type Mend } from '../steps/mend.ts';

@@ -3,7 +3,8 @@
 import type { Point } from '../floor/path.ts';
 import type { Dance, Hold } from '../model/document.ts';
 import { modulo } from '../model/units.ts';
-import { type FigureFault, type FigureStep, stepCount } from '../steps/figure.ts';
+import { stepCount } from '../steps/counts.ts';
+import type { FigureFault, FigureStep } from '../steps/figure.ts';
 import { holdPlace, isFrame, type Placed } from '../steps/hold-shape.ts';
 import {
   type Body,

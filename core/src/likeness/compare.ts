@@ -1,8 +1,9 @@
 // Two figures compared count by count, role by role: the least-cost alignment of their steps (`align.ts`).
 import type { Dance, Role } from '../model/document.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
+import { stepCount } from '../steps/counts.ts';
 import type { Figure, FigurePart } from '../steps/figure.ts';
-import { countTerms, findPart, stepCount } from '../steps/figure.ts';
+import { countTerms, findPart } from '../steps/figure.ts';
 import { feetAgree } from '../steps/links.ts';
 import { otherFootForm } from '../steps/pieces.ts';
 import { type AlignedPair, align, type ComparedStep, comparedSteps } from './align.ts';

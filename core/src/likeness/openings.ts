@@ -1,7 +1,8 @@
 // What a figure can still be: the figures of a level merged by their equal openings, role by role, as a tree over
 // the steps. Linear in all their steps.
 import type { PatternMark, Role } from '../model/document.ts';
-import { type Figure, findPart, stepCount } from '../steps/figure.ts';
+import { stepCount } from '../steps/counts.ts';
+import { type Figure, findPart } from '../steps/figure.ts';
 import { type ComparedStep, comparedSteps, isSameStep } from './align.ts';
 
 export interface Opening {

@@ -3,14 +3,8 @@ import { coupleOnFloor } from '../couple/describe-couple.ts';
 import { figureClosure } from '../floor/closure.ts';
 import { printBeats } from '../model/fraction.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
-import {
-  danceBeats,
-  type FigurePart,
-  figureTurn,
-  labelOf,
-  otherSchools,
-  stepCount,
-} from '../steps/figure.ts';
+import { labelOf, otherSchools, stepCount } from '../steps/counts.ts';
+import { danceBeats, type FigurePart, figureTurn } from '../steps/figure.ts';
 import { allExitHolds, entryHolds, findHold } from '../steps/holds.ts';
 import { actionInWords, turnInWords } from '../steps/words.ts';
 import { slowQuickCall } from '../timing/calls.ts';

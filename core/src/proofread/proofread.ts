@@ -1,7 +1,8 @@
 // Proof-reading of a recap, or of any text about figures: what it says is held against the figures themselves.
 import type { Library } from '../library/library.ts';
 import type { Role, Studio } from '../model/document.ts';
-import { type Figure, findPart, labelOf } from '../steps/figure.ts';
+import { labelOf } from '../steps/counts.ts';
+import { type Figure, findPart } from '../steps/figure.ts';
 import { stepInWords } from '../steps/words.ts';
 import { CLAIMS } from './claims.ts';
 import { figuresIn, type Names, namesOf, nearlyNames } from './names.ts';

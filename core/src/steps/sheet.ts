@@ -3,7 +3,8 @@ import type { Role } from '../model/document.ts';
 import { TICKS_PER_BEAT, type Ticks, ticks } from '../model/units.ts';
 import { slowQuickCall, timedSteps } from '../timing/calls.ts';
 import { countLabel } from '../timing/renderings.ts';
-import { countOf, countTerms, danceBeats, type Figure, type FigurePart } from './figure.ts';
+import { countOf } from './counts.ts';
+import { countTerms, danceBeats, type Figure, type FigurePart } from './figure.ts';
 
 /** One moment of the figure, as wide as the time until the next. */
 export interface SheetColumn {
