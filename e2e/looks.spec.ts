@@ -77,7 +77,7 @@ test('so are the way in, what opens over a page, and the page of a student', asy
   await expectSound(page);
   await page.goto('/courses/hustle-1/recap?lesson=2');
   await page.getByRole('button', { name: 'Make another link' }).click();
-  const link = await page.getByRole('textbox', { name: 'Link for students' }).inputValue();
+  const link = await page.getByRole('textbox', { name: 'Link', exact: true }).inputValue();
   await page.goto(link);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expectSound(page);

@@ -141,6 +141,8 @@ export const studioAnswer = z.strictObject({
   people: list(person),
   rooms: list(room),
   holidays: list(holiday),
+  /** From which recall on, 0 to 1, a figure is not fading; null where the studio has not said. */
+  recallAim: z.number().nullable(),
   /** What the columns of the last foreign table of each kind meant. */
   tableColumns: z.record(z.enum(TABLE_NAMES), z.record(z.string(), z.string())),
 });

@@ -78,6 +78,8 @@ export const studioDecisions = z.strictObject({
       localRules: z.exactOptional(note),
       /** Recaps say how other schools count a figure, beside the house's count. */
       otherCounts: z.exactOptional(z.boolean()),
+      /** From which recall on a figure is not fading, 0 to 1. */
+      recallAim: z.exactOptional(z.number().min(0.5).max(0.99)),
     }),
   ),
 });
@@ -88,6 +90,7 @@ export interface StudioDecisions extends Studio {
     readonly consent?: string;
     readonly localRules?: string;
     readonly otherCounts?: boolean;
+    readonly recallAim?: number;
   };
 }
 const decisions: z.ZodType<StudioDecisions> = studioDecisions;

@@ -206,8 +206,18 @@ function wholeSeries({ course, library, logs, lesson, studio }: RecapSource): st
   ];
 }
 
+/** What the next teacher begins with. */
+function goOnWith(
+  missed: readonly string[],
+  begun: readonly string[],
+  name: (id: string) => string,
+): string[] {
+  const told = [...missed.map(id => `${name(id)} (not reached)`), ...begun.map(id => `${name(id)} (begun)`)];
+  return told.length === 0 ? [] : [`- Go on with ${told.join(', ')}`];
+}
+
 /** What colleagues need besides: results, minutes, who was away, what was noted, what was not logged. */
-function staffSection(source: RecapSource, { logs }: Evening): string[] {
+function staffSection(source: RecapSource, { logs, begun, missed }: Evening): string[] {
   const { introduced, library, lesson, minutes = {}, attendance = [], students = [], notes = [] } = source;
   const name = (id: string) => figureName(library, id);
   const unlogged = introduced.filter(id => !logs.some(({ pattern }) => pattern === id));
@@ -227,6 +237,7 @@ function staffSection(source: RecapSource, { logs }: Evening): string[] {
       return `- ${name(pattern)}: ${RESULT_WORDS[result]}${time}${note ? `. ${oneLine(note)}` : ''}`;
     }),
     ...unlogged.map(id => `- ${name(id)}: not logged`),
+    ...goOnWith(missed, begun, name),
     ...away.map(id => {
       const student = students.find(one => one.id === id)?.name ?? id;
       return `- Away: ${student}, lacks ${(lacking.get(id) ?? []).map(name).join(', ') || 'nothing'}`;

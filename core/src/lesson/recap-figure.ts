@@ -1,5 +1,5 @@
 // What a recap tells of one figure, in Markdown paragraphs.
-import type { Library } from '../library/library.ts';
+import { isOffered, type Library } from '../library/library.ts';
 import { comparisonInWords, nearestFigures } from '../likeness/compare.ts';
 import type { Pattern, Studio } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
@@ -20,6 +20,7 @@ export interface FigureTelling {
   readonly known: readonly string[];
 }
 
+const MOST_OPENED = 3;
 /** Likened only to what it shares half of its steps with. */
 const LIKENED_UNDER = 0.5;
 
@@ -30,6 +31,7 @@ export function tellFigure(figure: Figure, telling: FigureTelling): string[] {
   const cues = marksOf(pattern, 'cue').map(({ text }) => text);
   const cautions = cautionsOf(pattern, studio);
   return paragraphs([
+    whatItOpens(pattern, library),
     holdsInWords(figure),
     countedWhole(figure, telling),
     ...figure.parts.map(part => partInWords(figure, part, studio)),
@@ -60,6 +62,16 @@ function paragraphs(lines: readonly string[]): string[] {
 
 function marksOf({ marks = [] }: Pattern, kind: 'cue' | 'signal' | 'fault') {
   return marks.filter(mark => mark.kind === kind);
+}
+
+/** What a figure is for: the figures of the house that need it. */
+function whatItOpens({ id, dance }: Pattern, { patterns }: Library): string {
+  const opens = [...patterns.values()].filter(
+    other => other.dance === dance && other.needs?.includes(id) && isOffered(other) && other.kind !== 'drill',
+  );
+  if (opens.length === 0) return '';
+  const names = opens.slice(0, MOST_OPENED).map(({ name }) => name);
+  return `You need it for ${names.join(', ')}${opens.length > MOST_OPENED ? ' and more' : ''}.`;
 }
 
 function holdsInWords({ pattern, dance }: Figure): string {

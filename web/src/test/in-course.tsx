@@ -130,13 +130,13 @@ export function mondayClass(keep: ClassContent['keep']): ClassContent {
     logs: own(demoStudio.logs),
     attendance: own(demoStudio.attendance),
     notes: own(demoStudio.notes),
-    recaps: own(demoStudio.recaps).map(({ section: of, lesson, audience, markdown }) => ({
+    recaps: own(demoStudio.recaps).map(({ section: of, lesson, audience, markdown, published = null }) => ({
       section: of,
       lesson,
       audience,
       markdown,
       version: 1,
-      published: null,
+      published,
       isChanged: false,
       links: 0,
     })),
@@ -165,6 +165,7 @@ export function courseContent(role: NonNullable<Asked['role']>): CourseContent {
       slug: 'tarn-street',
       consent: null,
       localRules: null,
+      recallAim: null,
     },
     material,
     materialStamp: '1',

@@ -26,6 +26,7 @@ export const studioRoutes = [
       slug: await getSlug(scope),
       consent: textOf(settings?.['consent']),
       localRules: textOf(settings?.['localRules']),
+      recallAim: typeof settings?.['recallAim'] === 'number' ? settings['recallAim'] : null,
       studio: {
         name,
         timezone,

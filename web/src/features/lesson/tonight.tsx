@@ -22,7 +22,9 @@ export function Tonight({ planned, recall }: LessonOrder) {
   const { section, classPlan } = useClass();
   const fresh = Object.keys(planned.minutes);
   const shaky = new Set(shakyFigures(section?.logs ?? []));
-  const fading = [...recall].filter(([id, value]) => value < RECALL_AIM && !shaky.has(id)).map(([id]) => id);
+  const fading = [...recall]
+    .filter(([id, value]) => value < (studio.recallAim ?? RECALL_AIM) && !shaky.has(id))
+    .map(([id]) => id);
   const cautions = [
     ...new Set(
       fresh.flatMap(id => {

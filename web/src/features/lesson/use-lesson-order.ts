@@ -11,7 +11,7 @@ export interface LessonOrder {
 
 /** The running order of the lesson that is looked at, by the class's own plan; undefined where there is none. */
 export function useLessonOrder(): LessonOrder | undefined {
-  const { answer, library, today } = useCourse();
+  const { answer, library, today, studio } = useCourse();
   const { section, classPlan } = useClass();
   const { lesson } = usePlace();
   return useMemo(() => {
@@ -28,7 +28,8 @@ export function useLessonOrder(): LessonOrder | undefined {
       ...{ course: answer.course, lesson, planned, library, start, recall },
       taught: Object.keys(taught),
       left: [...carried, ...begun],
+      ...(studio.recallAim !== null && { aim: studio.recallAim }),
     });
     return { planned, order, recall };
-  }, [answer.course, library, today, section, classPlan, lesson]);
+  }, [answer.course, library, today, studio.recallAim, section, classPlan, lesson]);
 }

@@ -11,7 +11,7 @@ import { useLessonOrder } from './use-lesson-order.ts';
 export function WhatItMeans() {
   const { section, classPlan } = useClass();
   const { lesson } = usePlace();
-  const { library, answer } = useCourse();
+  const { library, answer, studio } = useCourse();
   const lessonOrder = useLessonOrder();
   const before = usePublished();
   if (!section || !classPlan) return null;
@@ -24,7 +24,9 @@ export function WhatItMeans() {
       : [{ pattern, minutes, planned: planned / 10 }];
   });
   const over = timed.reduce((sum, { minutes, planned }) => sum + minutes - planned, 0);
-  const fading = [...(lessonOrder?.recall ?? [])].filter(([, value]) => value < RECALL_AIM);
+  const fading = [...(lessonOrder?.recall ?? [])].filter(
+    ([, value]) => value < (studio.recallAim ?? RECALL_AIM),
+  );
   return (
     <GroupColumns>
       {timed.length > 0 && (

@@ -36,6 +36,7 @@ const source: PaletteSource = {
     slug: 'x',
     consent: null,
     localRules: null,
+    recallAim: null,
   },
   course: { id: 'hustle-1', lessons: 8, isOpen: true },
   figures: demoStudio.patterns ?? [],

@@ -1,8 +1,9 @@
 import { chakra } from '@chakra-ui/react';
 import type { StudioDecisions } from '@map-step/contract';
-import { isTimeZone, type Studio } from '@map-step/core';
+import { isTimeZone, RECALL_AIM, type Studio } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { Choice, optionsOf } from '../../ui/choice.tsx';
+import { NumberField } from '../../ui/number-field.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { SavedText } from '../../ui/saved-text.tsx';
 import { Tick } from '../../ui/tick.tsx';
@@ -84,6 +85,26 @@ export function StudioWays({ studio, commands }: DecisionsProps) {
         >
           Tell how other schools count a figure
         </Tick>
+      </Setting>
+      <Setting affects="Below it a figure is fading: such figures are reviewed first. The memory model was fitted on other material and only ranks.">
+        <chakra.div display="flex" gap="2" alignItems="center">
+          <NumberField
+            label="A class should still have a figure, in percent"
+            value={Math.round((studio.settings?.recallAim ?? RECALL_AIM) * 100)}
+            min={50}
+            max={99}
+            save={percent =>
+              commands.edit('What a class should still have', now => {
+                const { recallAim: _, ...others } = now.settings ?? {};
+                return {
+                  ...now,
+                  settings: percent === undefined ? others : { ...others, recallAim: percent / 100 },
+                };
+              })
+            }
+          />
+          <Label>% is how well a class should still have a figure</Label>
+        </chakra.div>
       </Setting>
       <Setting affects="Told wherever students are entered. Their data can be given out and erased on the page of their class.">
         <SavedText
