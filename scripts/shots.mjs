@@ -33,8 +33,9 @@ const finalCheck = async page => {
   for (const mark of marks) await page.keyboard.press(mark);
   await page.getByText('saved', { exact: true }).waitFor();
 };
-const openNewBlock = async page => {
-  await page.getByRole('heading', { name: 'Gather' }).getByRole('button').click();
+const runEvening = async page => {
+  await page.getByRole('button', { name: 'Start the evening' }).click();
+  for (let block = 0; block < 3; block += 1) await page.getByRole('button', { name: 'Next block' }).click();
 };
 
 const SHOTS = [
@@ -57,14 +58,14 @@ const SHOTS = [
     path: '/courses/hustle-1/material/left-turn/with/right-turn+rotating-basic',
     who: TEACHER,
   },
-  { file: 'lesson', path: '/courses/hustle-1/lesson', who: TEACHER, act: openNewBlock },
+  { file: 'lesson', path: '/courses/hustle-1/lesson', who: TEACHER, act: runEvening },
   {
     file: 'lesson-tablet-dim',
     path: '/courses/hustle-1/lesson',
     who: TEACHER,
     size: TABLET,
     theme: 'dim',
-    act: openNewBlock,
+    act: runEvening,
   },
   { file: 'lesson-phone', path: '/courses/hustle-1/lesson', who: TEACHER, size: PHONE },
   { file: 'recap', path: '/courses/hustle-1/recap?lesson=4', who: TEACHER },
@@ -119,7 +120,7 @@ async function take(shot) {
 async function takeRecapOfStudent() {
   const page = await open({ who: TEACHER, path: '/courses/hustle-1/recap?lesson=4' });
   await page.getByRole('button', { name: 'Make another link' }).click();
-  const link = await page.getByRole('textbox', { name: 'Link for students' }).inputValue();
+  const link = await page.getByRole('textbox', { name: 'Link', exact: true }).inputValue();
   const student = await open({ path: new URL(link).pathname, size: PHONE });
   await student.getByRole('heading', { name: 'Hustle 1, lesson 4' }).waitFor();
   await save(student, 'student-recap');
