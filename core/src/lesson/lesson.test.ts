@@ -2,34 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
 import type { Log, LogResult, Studio } from '../model/document.ts';
-import { course, dance, figure, studio } from '../test/studio.ts';
+import { library, patterns, published, quay } from '../test/quay-course.ts';
+import { dance, studio } from '../test/studio.ts';
 import { planClass } from './class-plan.ts';
 import { classProgress, lessonsBehind, shakyFigures, standingLogs } from './progress.ts';
 import { draftRecap } from './recap-draft.ts';
 import { shareOut } from './shares.ts';
-
-const patterns = [
-  figure('walk', { kind: 'basic', level: 'one', name: 'Walk' }),
-  figure('sway', {
-    otherCounts: [{ school: 'Harbour hall', rhythm: '5 6 7 8' }],
-    kind: 'basic',
-    level: 'one',
-    name: 'Sway',
-    parts: { lead: 'L side, R close, L side, R close', follow: 'opposite' },
-    marks: [
-      { kind: 'fault', text: 'Too wide.', cure: 'Half the step.' },
-      { kind: 'caution', text: '', code: 'space' },
-    ],
-  }),
-  figure('wheel', { level: 'one', name: 'Wheel', needs: ['walk'], lookalikes: ['walk'] }),
-];
-const library = openLibrary(studio(patterns));
-const quay = course([
-  { pattern: 'walk', value: 'must' },
-  { pattern: 'sway', value: 'must' },
-  { pattern: 'wheel', value: 'should' },
-]);
-const published = { walk: 1, sway: 2, wheel: 3 };
 
 let count = 0;
 const nextId = () => {

@@ -4,33 +4,11 @@ import { openLibrary } from '../library/library.ts';
 import type { Approach, Course, Pattern } from '../model/document.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
 import { judgePlan } from '../plan/judge.ts';
+import { library, patterns, published, quay } from '../test/quay-course.ts';
 import { course, dance, figure, studio } from '../test/studio.ts';
 import { orderByHold } from './hold-order.ts';
 import { chooseReviews } from './recall-choice.ts';
 import { runningOrder } from './running-order.ts';
-
-const patterns = [
-  figure('walk', { kind: 'basic', level: 'one', name: 'Walk' }),
-  figure('sway', {
-    otherCounts: [{ school: 'Harbour hall', rhythm: '5 6 7 8' }],
-    kind: 'basic',
-    level: 'one',
-    name: 'Sway',
-    parts: { lead: 'L side, R close, L side, R close', follow: 'opposite' },
-    marks: [
-      { kind: 'fault', text: 'Too wide.', cure: 'Half the step.' },
-      { kind: 'caution', text: '', code: 'space' },
-    ],
-  }),
-  figure('wheel', { level: 'one', name: 'Wheel', needs: ['walk'], lookalikes: ['walk'] }),
-];
-const library = openLibrary(studio(patterns));
-const quay = course([
-  { pattern: 'walk', value: 'must' },
-  { pattern: 'sway', value: 'must' },
-  { pattern: 'wheel', value: 'should' },
-]);
-const published = { walk: 1, sway: 2, wheel: 3 };
 
 function lessonOrder(lesson: number, placed: Record<string, number> = published, start?: string) {
   const built = buildPlanProblem(library, quay);

@@ -9,11 +9,11 @@ import {
   RECALL_AIM,
   shakyFigures,
 } from '@map-step/core';
-import { Link, useLocation } from 'react-router';
 import { Group } from '../../ui/group.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
 import { areNamesHidden } from '../course/course-view.ts';
+import { FigureLink } from '../course/figure-link.tsx';
 import type { LessonOrder } from './use-lesson-order.ts';
 
 /** Tonight at a glance: what is new and from which hold, what is shaky, who lacks what, what to take care of. */
@@ -76,16 +76,6 @@ function Names({ words, ids }: { words: string; ids: readonly string[] }) {
       <Label>{words}: </Label>
       {ids.map(id => figureName(library, id)).join(', ')}
     </p>
-  );
-}
-
-function FigureLink({ id }: { id: string }) {
-  const { answer, library } = useCourse();
-  const { search } = useLocation();
-  return (
-    <Link to={{ pathname: `/courses/${answer.course.id}/material/${id}`, search }}>
-      {figureName(library, id)}
-    </Link>
   );
 }
 

@@ -1,12 +1,12 @@
 import { chakra } from '@chakra-ui/react';
 import { type Figure, madeAnew, madeOf, type Pattern } from '@map-step/core';
 import { useMemo } from 'react';
-import { Link, useLocation } from 'react-router';
 import { Failure } from '../../../ui/failure.tsx';
 import { Notice } from '../../../ui/notice.tsx';
 import { Button } from '../../../ui/parts.tsx';
 import { useShortcuts } from '../../../ui/shortcuts.ts';
 import { useCourse } from '../../course/course-context.ts';
+import { FigureLink } from '../../course/figure-link.tsx';
 import type { FigureEditing } from './use-figure-draft.ts';
 import { useOtherSide } from './use-other-side.ts';
 import { useAnewInWords, useWriteAnew } from './use-write-anew.ts';
@@ -70,7 +70,7 @@ function MadeOfThis({ figures }: { figures: readonly Figure[] }) {
       {figures.map((figure, index) => (
         <span key={figure.pattern.id}>
           {index > 0 && ', '}
-          <FigureName figure={figure} />
+          <FigureLink id={figure.pattern.id} />
         </span>
       ))}
       .
@@ -89,7 +89,7 @@ function NoLongerMade({ figures }: { figures: readonly Figure[] }) {
     >
       {figures.map(figure => (
         <p key={figure.pattern.id}>
-          <FigureName figure={figure} />: {inWords(figure)}.
+          <FigureLink id={figure.pattern.id} />: {inWords(figure)}.
         </p>
       ))}
       {write.error && <Failure error={write.error} />}
@@ -99,15 +99,5 @@ function NoLongerMade({ figures }: { figures: readonly Figure[] }) {
           : `Write all ${figures.length} anew from their pieces`}
       </Button>
     </Notice>
-  );
-}
-
-function FigureName({ figure: { pattern } }: { figure: Figure }) {
-  const { answer } = useCourse();
-  const { search } = useLocation();
-  return (
-    <Link to={{ pathname: `/courses/${answer.course.id}/material/${pattern.id}`, search }}>
-      {pattern.name}
-    </Link>
   );
 }

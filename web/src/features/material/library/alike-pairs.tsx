@@ -7,6 +7,7 @@ import { Label, Skeleton } from '../../../ui/parts.tsx';
 import { percent } from '../../../ui/percent.ts';
 import { levelPairsInWorker } from '../../../workers/ranker.ts';
 import { useCourse } from '../../course/course-context.ts';
+import { FigureLink } from '../../course/figure-link.tsx';
 
 /** Which figures are too alike: each is compared with every other in a worker. */
 export function AlikePairs({ figures }: { figures: readonly Figure[] }) {
@@ -50,16 +51,6 @@ export function AlikePairs({ figures }: { figures: readonly Figure[] }) {
         </Group>
       )}
     </>
-  );
-}
-
-export function FigureLink({ id }: { id: string }) {
-  const { answer, library } = useCourse();
-  const { search } = useLocation();
-  return (
-    <Link to={{ pathname: `/courses/${answer.course.id}/material/${id}`, search }}>
-      {figureName(library, id)}
-    </Link>
   );
 }
 

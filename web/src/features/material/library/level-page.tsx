@@ -17,7 +17,8 @@ import { FirstOf } from '../../../ui/first-of.tsx';
 import { Group, GroupColumns } from '../../../ui/group.tsx';
 import { Button, Empty, Label } from '../../../ui/parts.tsx';
 import { useCourse } from '../../course/course-context.ts';
-import { AlikePairs, FigureLink } from './alike-pairs.tsx';
+import { FigureLink } from '../../course/figure-link.tsx';
+import { AlikePairs } from './alike-pairs.tsx';
 import { OpeningDrawing, openingSteps } from './opening-drawing.tsx';
 
 /** A level of more figures shows its openings one at a time. */
