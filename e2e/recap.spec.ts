@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { openAs } from './support/people.ts';
 import { expect, test } from './support/test.ts';
 
-const PATH = '/courses/hustle-1/recap?lesson=3&class=hustle-1-monday';
+const PATH = '/courses/hustle-1/recap?lesson=2&class=hustle-1-monday';
 const saved = (page: Page) => expect(page.getByText('saved', { exact: true })).toBeVisible();
 
 async function putIn(page: Page, what: string, ...figures: readonly [string, string][]): Promise<void> {
@@ -22,12 +22,12 @@ test('a recap with a step sheet and a comparison is published, corrected and wit
 }) => {
   const teacher = await openAs(browser, 'Bram Okoro', PATH);
   const text = teacher.getByRole('textbox', { name: 'Text', exact: true });
-  await expect(text).toContainText('New: Left turn');
-  await putIn(teacher, 'the step sheet', ['of', 'Left turn']);
-  await putIn(teacher, 'a comparison', ['of', 'Left turn'], ['beside', 'Rotating basic']);
+  await expect(text).toContainText('New: Rotating basic');
+  await putIn(teacher, 'the step sheet', ['of', 'Rotating basic']);
+  await putIn(teacher, 'a comparison', ['of', 'Rotating basic'], ['beside', 'Side basic']);
   const preview = teacher.getByRole('region', { name: 'As its readers see it' });
-  await expect(preview.getByRole('img', { name: 'Step sheet of Left turn' })).toBeVisible();
-  await expect(preview).toContainText('as in Rotating basic');
+  await expect(preview.getByRole('img', { name: 'Step sheet of Rotating basic' })).toBeVisible();
+  await expect(preview).toContainText('as in Side basic');
   await expect(teacher.getByText('Read through: it agrees with the figures')).toBeVisible();
 
   await teacher.getByRole('button', { name: 'Publish the correction' }).click();
@@ -35,7 +35,7 @@ test('a recap with a step sheet and a comparison is published, corrected and wit
   await expect(teacher.getByRole('img', { name: 'The same link as a code for a camera' })).toBeVisible();
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await phone.goto(link);
-  await expect(phone.getByRole('img', { name: 'Step sheet of Left turn' })).toBeVisible();
+  await expect(phone.getByRole('img', { name: 'Step sheet of Rotating basic' })).toBeVisible();
   expect(await phone.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
 
   await text.click();
@@ -45,7 +45,7 @@ test('a recap with a step sheet and a comparison is published, corrected and wit
   await saved(teacher);
   await expect(teacher.getByText(/^To look at: \d/)).toBeVisible();
   await phone.reload();
-  await expect(phone.getByRole('heading', { name: 'Hustle 1, lesson 3 of 8' })).toBeVisible();
+  await expect(phone.getByRole('heading', { name: 'Hustle 1, lesson 2 of 8' })).toBeVisible();
   await expect(phone.getByText('has 5 beats')).toHaveCount(0);
 
   await teacher.getByRole('button', { name: 'Publish the correction' }).click();
@@ -71,5 +71,5 @@ test('a recap with a step sheet and a comparison is published, corrected and wit
   await teacher.getByRole('link', { name: 'Shot list' }).click();
   await expect(teacher.getByText(/^\d+ takes, /)).toBeVisible();
   await teacher.getByRole('button', { name: 'Prompter' }).click();
-  await expect(teacher.getByRole('region', { name: 'Prompter' })).toContainText('New: Left turn');
+  await expect(teacher.getByRole('region', { name: 'Prompter' })).toContainText('New: Rotating basic');
 });

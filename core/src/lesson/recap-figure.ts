@@ -49,7 +49,7 @@ export function tellFigure(figure: Figure, telling: FigureTelling): string[] {
 /** The same of a figure that was only begun: how it is held and counted. */
 export function tellBegun(figure: Figure, telling: FigureTelling): string[] {
   return paragraphs([
-    'Begun; it is continued next time.',
+    'It goes on next time.',
     holdsInWords(figure),
     countedWhole(figure, telling),
     ...cautionsOf(figure.pattern, telling.studio).map(text => `**Take care.** ${text}`),

@@ -16,16 +16,18 @@ interface EveningListProps {
   readonly present: number;
   /** Undefined where this person or this moment cannot log. */
   readonly log: LessonLog | undefined;
-  enter(block: number): void;
+  /** The way into a block; undefined for one that cannot be gone to. */
+  enterOf(block: number): (() => void) | undefined;
 }
 
 /** The whole evening with its clock times: what is behind, where it is, what is to come. */
-export function EveningList({ blocks, present, log, enter }: EveningListProps) {
+export function EveningList({ blocks, present, log, enterOf }: EveningListProps) {
   return (
     <chakra.ol listStyleType="none" p="0" borderTop="2px solid" borderColor="ink">
       {blocks.map(({ block, from, minutes }, index) => {
         const isPresent = index === present;
         const { kind, title, patterns } = block;
+        const enter = enterOf(index);
         return (
           <chakra.li
             key={`${kind} ${patterns[0] ?? ''} ${title}`}
@@ -47,17 +49,21 @@ export function EveningList({ blocks, present, log, enter }: EveningListProps) {
             <div>
               <chakra.div display="flex" alignItems="baseline" gap="2" flexWrap="wrap">
                 <chakra.h3 fontSize="md">
-                  <chakra.button
-                    type="button"
-                    onClick={() => enter(index)}
-                    bg="transparent"
-                    border="0"
-                    p="0"
-                    cursor="pointer"
-                    textAlign="left"
-                  >
-                    {title}
-                  </chakra.button>
+                  {enter ? (
+                    <chakra.button
+                      type="button"
+                      onClick={enter}
+                      bg="transparent"
+                      border="0"
+                      p="0"
+                      cursor="pointer"
+                      textAlign="left"
+                    >
+                      {title}
+                    </chakra.button>
+                  ) : (
+                    title
+                  )}
                 </chakra.h3>
                 <Label>{minutes} min</Label>
                 {kind === 'new' && <Label>new</Label>}

@@ -30,7 +30,8 @@ export function PresentBlock(props: PresentBlockProps) {
   const { block, from, to, left, isPaused, next, taken, log, goOn, back, pause, lengthen } = props;
   const { kind, patterns } = block;
   const marked = kind === 'warm-up' ? [] : patterns;
-  const aimed = marked.find(id => !log?.of(id)) ?? marked[0];
+  // A key never changes a mark of several unseen.
+  const aimed = marked.find(id => !log?.of(id)) ?? (marked.length === 1 ? marked[0] : undefined);
   const mark = (result: (typeof RESULTS)[number]['id']) =>
     log && aimed !== undefined ? () => log.tap(aimed, result, minutesOf(kind, taken)) : undefined;
   useShortcuts({

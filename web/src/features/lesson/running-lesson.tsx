@@ -77,11 +77,14 @@ function EveningRoom(lessonOrder: LessonOrder) {
       if (before.result !== 'not-reached' && before.minutes !== taken)
         log.tap(pattern, before.result, { minutes: taken });
   };
-  const enter = (block: number) => {
-    if (!running) return look(block);
-    if (block <= present) return;
-    settle();
-    run.goTo(block);
+  /** While the clock runs there is no way back but the one that takes the last step back. */
+  const enterOf = (block: number) => {
+    if (!running) return () => look(block);
+    if (block <= present) return undefined;
+    return () => {
+      settle();
+      run.goTo(block);
+    };
   };
   if (!here) return null;
   return (
@@ -124,7 +127,7 @@ function EveningRoom(lessonOrder: LessonOrder) {
           taken={taken}
           log={mayLog ? log : undefined}
           next={next && { from: next.from, title: next.block.title, minutes: next.minutes }}
-          goOn={next && (() => enter(present + 1))}
+          goOn={next && enterOf(present + 1)}
           {...(running && {
             back: present > 0 ? run.back : undefined,
             pause: running.pausedAt === undefined ? run.pause : run.resume,
@@ -132,7 +135,7 @@ function EveningRoom(lessonOrder: LessonOrder) {
           })}
         />
         <chakra.section aria-label="Running order">
-          <EveningList blocks={shown} present={present} log={mayLog ? log : undefined} enter={enter} />
+          <EveningList blocks={shown} present={present} log={mayLog ? log : undefined} enterOf={enterOf} />
           <Label>
             {shown.reduce((sum, { minutes }) => sum + minutes, 0)} of {order.minutes} minutes
             {order.over > 0
