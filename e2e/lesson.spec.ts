@@ -90,6 +90,8 @@ test('an evening runs on a tablet: by thumb and by keys, without a connection in
   await expect(last.getByRole('button', { name: 'Not reached' })).toHaveAttribute('aria-pressed', 'true');
 
   await page.getByRole('button', { name: `Finish lesson ${lesson}` }).click();
+  await expect(page.getByText('The coming lessons are then:')).toBeVisible();
+  await expect(page.getByRole('row', { name: new RegExp(missed) })).toContainText('now');
   await page.getByRole('button', { name: 'Finish and draft the recap' }).click();
   await expect(page.getByRole('heading', { name: `Lesson ${lesson}, taught` })).toBeVisible();
   await expect(page.getByText(`${missed} goes to lesson ${lesson + 1}`)).toBeVisible();

@@ -5,7 +5,9 @@ import { forgetRefused, ownerOf, type WaitingEvent } from '../../api/outbox.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Button } from '../../ui/parts.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
+import { Moves } from './moves.tsx';
 import type { LessonLog } from './use-log.ts';
+import { usePlanWith } from './use-plan-with.ts';
 
 interface FinishLessonProps {
   readonly log: LessonLog;
@@ -30,6 +32,7 @@ export function FinishLesson({ log, figures, finished }: FinishLessonProps) {
           title={unmarked.length ? 'These will be logged as not reached:' : 'Everything is marked.'}
         >
           {unmarked.length > 0 && <p>{unmarked.map(id => figureName(library, id)).join(', ')}</p>}
+          <Proposed unmarked={unmarked} />
           <chakra.div display="flex" flexWrap="wrap" gap="2" mt="2">
             <Button
               look="next"
@@ -46,6 +49,26 @@ export function FinishLesson({ log, figures, finished }: FinishLessonProps) {
           Finish lesson {lesson}
         </Button>
       )}
+    </chakra.div>
+  );
+}
+
+/** What the log then does to the coming lessons: finishing takes it as it is proposed. */
+function Proposed({ unmarked }: { unmarked: readonly string[] }) {
+  const { answer } = useCourse();
+  const { classPlan } = useClass();
+  const { lesson } = usePlace();
+  const plan = usePlanWith(unmarked.map(pattern => ({ pattern, result: 'not-reached' })));
+  if (!plan || !classPlan) return null;
+  return (
+    <chakra.div mt="2">
+      <p>The coming lessons are then:</p>
+      <Moves
+        before={classPlan.answer.placed}
+        after={plan.answer.placed}
+        from={lesson + 1}
+        of={answer.course.lessons.length}
+      />
     </chakra.div>
   );
 }

@@ -7,10 +7,11 @@ import { Notice } from '../../ui/notice.tsx';
 import { Button, Label, TwoColumns } from '../../ui/parts.tsx';
 import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
 import { Contradictions } from './contradictions.tsx';
-import { type Correction, CorrectionNotice } from './correction.tsx';
+import { CorrectionNotice } from './correction.tsx';
 import { MarkRow, RESULTS } from './mark-row.tsx';
 import { useLessonLog } from './use-log.ts';
 import { useNotes } from './use-notes.ts';
+import type { Supposed } from './use-plan-with.ts';
 import { WhatItMeans } from './what-it-means.tsx';
 
 const NOTE_WORDS = { note: 'Noted', else: 'We also did', song: 'Song' } as const;
@@ -23,7 +24,7 @@ export function TaughtLesson() {
   const mayTeach = useMayTeach();
   const log = useLessonLog();
   const notes = useNotes();
-  const [correction, correct] = useState<Correction>();
+  const [correction, correct] = useState<Supposed>();
   const navigate = useNavigate();
   const { search } = useLocation();
   const logs = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
