@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { act, fireEvent, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
 import { mondayClass, renderRoom } from '../../test/in-course.tsx';
 import { BriefPage } from './brief-page.tsx';
@@ -66,12 +66,15 @@ test('the tempo is tapped', async () => {
   expect(entries()[0].entry).toMatchObject({ text: 'By the quay', tempo: 120, split: 'straight' });
 });
 
-test('where roles are uneven it is told who waits and who waits next', async () => {
+test('where roles are uneven it is told who waits and who waits next, also after the page is loaded anew', async () => {
   open(5);
   const waiting = () =>
     /Waiting: (.*) then (.*)$/.exec(screen.getByText(/^Waiting: /).textContent ?? '') ?? [];
   const [, , next] = waiting();
   await press('Change partners');
+  expect(waiting()[1]).toBe(next);
+  cleanup();
+  open(5);
   expect(waiting()[1]).toBe(next);
 });
 

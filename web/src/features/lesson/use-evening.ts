@@ -8,12 +8,12 @@ import {
   type RunningOrder,
   resume,
 } from '@map-step/core';
-import { useState } from 'react';
 import { z } from 'zod';
 import { ownerOf } from '../../api/outbox.ts';
 import { useCourse } from '../course/course-context.ts';
+import { useKept } from './use-kept.ts';
 
-const evening = z.object({
+const evening: z.ZodType<Evening> = z.object({
   startedAt: z.number(),
   entered: z.array(z.number()).min(1),
   paused: z.array(z.number()).min(1),
@@ -39,13 +39,7 @@ export interface EveningRun {
 /** The clock of an evening on this device; it goes on over a reload. */
 export function useEvening(section: string, lesson: number, order: RunningOrder | undefined): EveningRun {
   const { me } = useCourse();
-  const key = `evening ${ownerOf(me)} ${section} ${lesson}`;
-  const [state, setState] = useState(() => readEvening(key));
-  const put = (next: Evening | undefined) => {
-    setState(next);
-    if (next) localStorage.setItem(key, JSON.stringify(next));
-    else localStorage.removeItem(key);
-  };
+  const [state, put] = useKept(`evening ${ownerOf(me)} ${section} ${lesson}`, evening);
   const change = (make: (evening: Evening, now: number) => Evening) => () => {
     if (state) put(make(state, Date.now()));
   };
@@ -74,13 +68,4 @@ export function useEvening(section: string, lesson: number, order: RunningOrder 
     lengthen: minutes => state && put(lengthen(state, minutes)),
     forget: () => put(undefined),
   };
-}
-
-/** What another version of the app kept is begun anew. */
-function readEvening(key: string): Evening | undefined {
-  try {
-    return evening.parse(JSON.parse(localStorage.getItem(key) ?? ''));
-  } catch {
-    return undefined;
-  }
 }
