@@ -41,7 +41,7 @@ async function buildServer(root) {
     },
   };
   await build({
-    entryPoints: ['main', 'job-thread', 'draft-thread'].map(name => join(root, `server/src/${name}.ts`)),
+    entryPoints: ['main', 'job-thread', 'compute-thread'].map(name => join(root, `server/src/${name}.ts`)),
     outdir: join(root, 'server/dist'),
     entryNames: '[name]',
     bundle: true,

@@ -17,6 +17,8 @@ export const ERROR_STATUS = {
   'link-expired': 410,
   'too-large': 413,
   'unusable-file': 422,
+  /** Working it out was given up: it is larger or more twisted than anything that is danced. */
+  'takes-too-long': 422,
   'too-many': 429,
   internal: 500,
   'database-away': 503,

@@ -1,4 +1,11 @@
-import { attendanceSchema, checkSchema, lessonNoteSchema, logSchema, markSchema } from '@map-step/core';
+import {
+  attendanceSchema,
+  checkSchema,
+  lessonNoteSchema,
+  logSchema,
+  markdownSchema,
+  markSchema,
+} from '@map-step/core';
 import { z } from 'zod';
 import { historyEntry, versioned } from './commands.ts';
 import {
@@ -106,10 +113,10 @@ export const checkAnswer = versioned(check);
 export const checkCreateBody = z.strictObject({ check: checkSchema.omit({ section: true, marks: true }) });
 
 /** What a student who was away has missed, as Markdown. */
-export const missedBody = z.strictObject({ student: id, markdown: z.string().min(1).max(100_000) });
+export const missedBody = z.strictObject({ student: id, markdown: markdownSchema.min(1) });
 
 /** What a student is told of a check, as Markdown. */
-export const checkTellBody = z.strictObject({ student: id, markdown: z.string().min(1).max(20_000) });
+export const checkTellBody = z.strictObject({ student: id, markdown: markdownSchema.min(1).max(20_000) });
 export const checkToldAnswer = z.strictObject({
   students: list(z.strictObject({ student: id, at: instant })),
 });

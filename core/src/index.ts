@@ -148,6 +148,7 @@ export { type ShotList, shotList, type Take } from './lesson/shot-list.ts';
 export { figuresForSong, type SongFit, standingNotes, tempoOfTaps } from './lesson/songs.ts';
 export { isOnStaff, ownLessons } from './lesson/staff.ts';
 export { checkDocument, type DocumentCheck } from './library/check-document.ts';
+export { type BrokenFigure, checkFirstEntry, figuresBrokenBy } from './library/check-entry.ts';
 export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
 export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
 export { type LevelRoute, levelRoutes } from './library/level-routes.ts';
@@ -275,6 +276,7 @@ export type { CheckCode, Issue, Severity } from './model/issue.ts';
 export { failure, type Result, success } from './model/result.ts';
 export { isTimeZone } from './model/time-zone.ts';
 export { CoreError, type Tenths, TICKS_PER_BEAT, type Ticks, tenths, ticks } from './model/units.ts';
+export { hasWholeWords, wholeWords } from './model/whole-words.ts';
 export { describePlan, type PlanAnswer, type PlanKnowledge } from './plan/answer.ts';
 export { buildPlanProblem, lessonCapacity, taughtAsPlanned } from './plan/build-problem.ts';
 export {
@@ -355,6 +357,7 @@ export {
   BLOCK_KINDS,
   type Block,
   type BlockKind as RecapBlockKind,
+  figuresInBlocks,
   freezeBlocks,
   printBlock,
   readBlock,

@@ -6,6 +6,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import pg from 'pg';
 import { pino } from 'pino';
 import { createApp } from '../../server/src/app.ts';
+import { openComputer } from '../../server/src/compute/computer.ts';
 import { openChangeFeed } from '../../server/src/db/change-feed.ts';
 import { openDatabase } from '../../server/src/db/database.ts';
 import { ACTIONS, pickAction } from './actions.ts';
@@ -62,6 +63,8 @@ async function captureTraces(databaseUrl: string, size: StudioSize): Promise<Tra
   const jobs = { send: () => Promise.reject(new Error('no job is queued here')) };
   const deps = {
     database,
+    databaseUrl,
+    computer: openComputer(),
     changes,
     jobs,
     logger: pino({ level: 'silent' }),
@@ -71,7 +74,6 @@ async function captureTraces(databaseUrl: string, size: StudioSize): Promise<Tra
     secret: 'bench',
   };
   const app = createApp(deps, {
-    databaseUrl,
     secure: false,
     pages: 'none',
     signInLimit: 99,

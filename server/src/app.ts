@@ -30,7 +30,7 @@ import { mountRoutes } from './http/route.ts';
 import { createSessions, type SessionOptions } from './http/session.ts';
 import { signInTries } from './http/sign-in-tries.ts';
 
-export interface AppOptions extends Omit<SessionOptions, 'secret'> {
+export interface AppOptions extends Omit<SessionOptions, 'secret' | 'databaseUrl'> {
   readonly pages: string;
   /** Sign-in attempts from one address in a quarter of an hour. */
   readonly signInLimit: number;
@@ -55,7 +55,7 @@ const QUARTER_HOUR_MS = 15 * MINUTE_MS;
 /** Builds the server from its parts; it listens to nothing yet. */
 export function createApp(deps: Deps, options: AppOptions): App {
   const app = express();
-  const sessions = createSessions({ ...options, secret: deps.secret });
+  const sessions = createSessions({ ...options, databaseUrl: deps.databaseUrl, secret: deps.secret });
   app.disable('x-powered-by').disable('etag');
   app.set('trust proxy', options.proxies).set('query parser', 'simple');
   app.use(endUnfinished);

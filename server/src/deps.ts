@@ -1,5 +1,6 @@
 import { isTimeZone } from '@map-step/core';
 import type { Logger } from 'pino';
+import type { Computer } from './compute/computer.ts';
 import type { ChangeFeed } from './db/change-feed.ts';
 import type { Database } from './db/database.ts';
 import type { JobQueue } from './jobs/job-queue.ts';
@@ -7,6 +8,9 @@ import type { JobQueue } from './jobs/job-queue.ts';
 /** All that the server's parts need from outside, in one object. */
 export interface Deps {
   readonly database: Database;
+  /** Where the database is, for threads that read by themselves. */
+  readonly databaseUrl: string;
+  readonly computer: Computer;
   readonly changes: ChangeFeed;
   readonly jobs: Pick<JobQueue, 'send'>;
   readonly logger: Logger;
@@ -25,7 +29,7 @@ export interface Deps {
 const formats = new Map<string, Intl.DateTimeFormat>();
 
 /** YYYY-MM-DD of the day it is in a time zone. */
-export function todayIn(deps: Deps, timezone: string): string {
+export function todayIn(deps: Pick<Deps, 'now' | 'today'>, timezone: string): string {
   if (deps.today) return deps.today;
   const format =
     formats.get(timezone) ??

@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
+import { openComputer } from './compute/computer.ts';
 import { openChangeFeed } from './db/change-feed.ts';
 import { openDatabase } from './db/database.ts';
 import type { Deps } from './deps.ts';
@@ -32,6 +33,8 @@ try {
 }
 const deps: Deps = {
   database,
+  databaseUrl,
+  computer: openComputer(),
   changes: openChangeFeed(databaseUrl),
   jobs,
   logger,
@@ -44,7 +47,6 @@ const deps: Deps = {
 
 if (deps.demo && env.MAPSTEP_DEMO_FILE) await loadDemo(deps, env.MAPSTEP_DEMO_FILE).catch(giveUp);
 const app = createApp(deps, {
-  databaseUrl,
   secure: env.BEHIND_TLS === '1',
   pages: env.MAPSTEP_PAGES ?? 'web/dist',
   signInLimit: 20,
@@ -94,6 +96,7 @@ function stop(): void {
   server.close(async () => {
     await app.close();
     await jobs.close();
+    await deps.computer.close();
     await deps.changes.close();
     await deps.database.close();
     process.exit(0);

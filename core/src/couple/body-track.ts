@@ -1,4 +1,5 @@
 // How the middle of a dancer moves: an estimate from the usual length of each action, in metres.
+
 import {
   ahead,
   HALF_STANCE,
@@ -9,6 +10,7 @@ import {
   usualLength,
 } from '../floor/path.ts';
 import type { Dance } from '../model/document.ts';
+import { ownEntry } from '../model/entry-at.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
 import { danceActions, type FigureStep } from '../steps/figure.ts';
 import type { Placed } from '../steps/hold-shape.ts';
@@ -72,7 +74,7 @@ export function stepMetres(dance: Dance, given: FigureStep, next: FigureStep | n
   const { step } = given;
   if (!step || !takesWeight(dance, given)) return { ahead: 0, side: 0 };
   const length = stepLength(dance, step, given.time, isRock(given, next));
-  const [along, outward] = STEP_DIRECTIONS[step.action] ?? [0, 0];
+  const [along, outward] = ownEntry(STEP_DIRECTIONS, step.action) ?? [0, 0];
   const left = step.foot === 'R' ? -1 : 1;
   return { ahead: along * length, side: outward * length * left };
 }

@@ -56,11 +56,18 @@ function putTogether(figure: Figure): Couple | undefined {
   return { figure, lead, follow, moments, lastEvent: moments.at(-1)?.event ?? 0 };
 }
 
-/** Every entry of a figure with the lines to each of its exits; holds that the dance does not have are left out. */
+/** So many ways through a figure are danced; a figure that has more is refused where it is written. */
+const MOST_LINES = 100;
+
+/**
+ * Every entry of a figure with the lines to each of its exits, a hundred lines in all; holds that the dance does not have
+ * are left out.
+ */
 export function holdLines({
   figure: { pattern, dance },
   lastEvent,
 }: Pick<Couple, 'figure' | 'lastEvent'>): readonly (readonly HoldLine[])[] {
+  let left = MOST_LINES;
   const between = (pattern.holds ?? [])
     .map(({ event, hold }, index) => ({ event, hold: findHold(dance, hold), path: ['holds', index] }))
     .flatMap(({ event, hold, path }): HoldPoint[] => (hold ? [{ event, hold, path }] : []))
@@ -71,7 +78,9 @@ export function holdLines({
     const lines = exitHolds(pattern, id).flatMap((exitId): HoldLine[] => {
       const exit = findHold(dance, exitId);
       const first: HoldPoint = { hold: entry, event: -1, path: ['entry', index] };
-      return exit ? [[first, ...between, { hold: exit, event: lastEvent, path: ['exit'] }]] : [];
+      if (!exit || left === 0) return [];
+      left -= 1;
+      return [[first, ...between, { hold: exit, event: lastEvent, path: ['exit'] }]];
     });
     return lines.length > 0 ? [lines] : [];
   });
@@ -79,37 +88,39 @@ export function holdLines({
 
 function momentsOf(lead: FigurePart, follow: FigurePart): readonly Moment[] {
   const isTimed = lead.rhythm.beats !== null && follow.rhythm.beats !== null;
-  const timesOf = ({ rhythm }: FigurePart) =>
-    rhythm.events.map(({ onset }, event) => (isTimed ? (onset ?? event) : event));
-  const [leadTimes, followTimes] = [timesOf(lead), timesOf(follow)];
-  const times = [...new Set([...leadTimes, ...followTimes])].sort((a, b) => a - b);
-  const events = times.map(time =>
-    Math.max(
-      0,
-      leadTimes.findLastIndex(begun => begun <= time),
-    ),
-  );
-  return times.map((time, index): Moment => {
-    const leadIndex = stepAt(lead, leadTimes.indexOf(time));
-    const followIndex = stepAt(follow, followTimes.indexOf(time));
-    const event = events[index] ?? 0;
-    const begun = followTimes.findLastIndex(other => other <= time);
-    const followSteps = follow.steps.filter((step, at) => eventOf(step, at) <= begun).length;
+  const [leadClock, followClock] = [clockOf(lead, isTimed), clockOf(follow, isTimed)];
+  const times = [...new Set([...leadClock.times, ...followClock.times])].sort((a, b) => a - b);
+  const begun = times.map(time => ({ lead: leadClock.at(time), follow: followClock.at(time) }));
+  return begun.map((at, index): Moment => {
+    const event = Math.max(0, at.lead.event);
     return {
       event,
-      endsEvent: events[index + 1] !== event,
-      lead: lead.steps[leadIndex] ?? null,
-      follow: follow.steps[followIndex] ?? null,
-      leadNext: lead.steps[leadIndex + 1] ?? null,
-      followNext: follow.steps[followIndex + 1] ?? null,
-      followIndex: Math.max(0, followSteps - 1),
+      endsEvent: Math.max(0, begun[index + 1]?.lead.event ?? -1) !== event || index === begun.length - 1,
+      lead: lead.steps[at.lead.begins] ?? null,
+      follow: follow.steps[at.follow.begins] ?? null,
+      leadNext: lead.steps[at.lead.begins + 1] ?? null,
+      followNext: follow.steps[at.follow.begins + 1] ?? null,
+      followIndex: Math.max(0, at.follow.steps - 1),
     };
   });
 }
 
-/** The step that begins with an event of its part; -1 for a rest or none. */
-function stepAt({ steps }: FigurePart, event: number): number {
-  return event < 0 ? -1 : steps.findIndex((step, index) => eventOf(step, index) === event);
+/** What a part is at when it is asked at times that rise: its event, the step that begins there, how many have begun. */
+function clockOf({ rhythm, steps }: FigurePart, isTimed: boolean) {
+  const times = rhythm.events.map(({ onset }, event) => (isTimed ? (onset ?? event) : event));
+  const stepOf = new Map(steps.map((step, index) => [eventOf(step, index), index] as const).reverse());
+  const events = steps.map(eventOf);
+  let event = -1;
+  let begun = 0;
+  return {
+    times,
+    at(time: number) {
+      while (event + 1 < times.length && (times[event + 1] ?? 0) <= time) event += 1;
+      while (begun < events.length && (events[begun] ?? 0) <= event) begun += 1;
+      const begins = times[event] === time ? (stepOf.get(event) ?? -1) : -1;
+      return { event, begins, steps: begun };
+    },
+  };
 }
 
 function eventOf({ time }: FigureStep, index: number): number {

@@ -2,6 +2,7 @@
 // hold. Estimates from the usual lengths of steps; linear in the moments for each way in and out.
 import type { Point } from '../floor/path.ts';
 import type { Dance, Hold } from '../model/document.ts';
+import { entryAt } from '../model/entry-at.ts';
 import { modulo } from '../model/units.ts';
 import { stepCount } from '../steps/counts.ts';
 import type { FigureFault, FigureStep } from '../steps/figure.ts';
@@ -59,8 +60,9 @@ export function dancePoses(couple: Couple, line: HoldLine): readonly CouplePose[
   const poses: CouplePose[] = [];
   let bodies = coupleStart(line[0].hold);
   let turns: Turned = { lead: 0, follow: 0 };
+  const holds = holdsByEvent(couple, line);
   for (const moment of couple.moments) {
-    const readings = readingsOf(couple, moment, line, bodies, turns);
+    const readings = readingsOf(couple, moment, entryAt(holds, moment.event), bodies, turns);
     const pose = readings.reduce((best, one) => (isBetter(one, best) ? one : best));
     poses.push(pose);
     bodies = pose;
@@ -139,11 +141,11 @@ interface Bodies {
 function readingsOf(
   couple: Couple,
   moment: Moment,
-  line: HoldLine,
+  holds: EventHolds,
   from: Bodies,
   turns: Turned,
 ): readonly CouplePose[] {
-  const { inForce, against, begins } = holdsAt(couple, moment, line);
+  const { inForce, against, begins } = moment.endsEvent ? holds.end : holds.within;
   const growth = isFrame(inForce) ? jointGrowth(moment, turns) : NO_GROWTH;
   const isCarried = growth.before !== 0 || growth.after !== 0;
   const passes = isPassing(moment.lead) || isPassing(moment.follow);
@@ -163,21 +165,34 @@ function readingsOf(
 }
 
 /** The hold in force in a moment, those that it is held against, and whether one begins there. */
-function holdsAt(couple: Couple, { event, endsEvent }: Moment, line: HoldLine) {
+interface MomentHolds {
+  readonly inForce: Hold;
+  readonly against: readonly Hold[];
+  readonly begins: boolean;
+}
+
+/** Of an event: while it goes on, and at its end. */
+interface EventHolds {
+  readonly within: MomentHolds;
+  readonly end: MomentHolds;
+}
+
+/** The holds of each event along a line, whose points rise but for the exit. Linear in both. */
+function holdsByEvent({ lastEvent }: Couple, line: HoldLine): readonly EventHolds[] {
+  const exit = line.at(-1) ?? line[0];
+  const points = line.slice(0, -1);
   let inForce = line[0].hold;
-  let next: Hold | undefined;
-  let begun: Hold | undefined;
-  for (const point of line) {
-    if (point.event < event) inForce = point.hold;
-    else next ??= point.hold;
-    if (point.event === event && endsEvent) begun = point.hold;
-  }
-  const begins = begun !== undefined || (event === couple.lastEvent && endsEvent);
-  return {
-    inForce,
-    begins,
-    against: begun ? [begun] : next && next !== inForce ? [inForce, next] : [inForce],
-  };
+  let at = 0;
+  return Array.from({ length: lastEvent + 1 }, (_, event): EventHolds => {
+    for (; at < points.length && entryAt(points, at).event < event; at += 1)
+      inForce = entryAt(points, at).hold;
+    let begun = event === lastEvent ? exit.hold : undefined;
+    for (let next = at; !begun && points[next]?.event === event; next += 1)
+      if (points[next + 1]?.event !== event) begun = points[next]?.hold;
+    const next = points[at]?.hold ?? exit.hold;
+    const within = { inForce, against: next === inForce ? [inForce] : [inForce, next], begins: false };
+    return { within, end: begun ? { inForce, against: [begun], begins: true } : within };
+  });
 }
 
 function isPassing(one: FigureStep | null): boolean {

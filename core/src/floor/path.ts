@@ -1,6 +1,8 @@
 // Where the feet of both roles fall on the floor, in metres: an estimate from the usual length of each action.
 // The leader begins at 0|0 facing up (y); x is to the right, turns to the left are positive. Linear in the steps.
+
 import type { Dance, Foot, Hold, Role } from '../model/document.ts';
+import { ownEntry } from '../model/entry-at.ts';
 import type { Action } from '../model/step-words.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
 import { danceActions, type Figure, type FigurePart, type FigureStep } from '../steps/figure.ts';
@@ -159,8 +161,8 @@ const PARTNERS_GO: Readonly<Record<Action, Action>> = { fwd: 'back', 'diag-fwd':
 
 /** Metres of an action, as the dance has it or as usual. */
 export function usualLength({ stepLengths, roles }: Dance, action: Action): number {
-  const like = roles === 'pair' ? (PARTNERS_GO[action] ?? action) : action;
-  return stepLengths?.[action] ?? STEP_LENGTHS[like] ?? 0;
+  const like = roles === 'pair' ? (ownEntry(PARTNERS_GO, action) ?? action) : action;
+  return ownEntry(stepLengths, action) ?? ownEntry(STEP_LENGTHS, like) ?? 0;
 }
 
 function lengthOf(dance: Dance, step: Step, time: FigureStep['time']): number {
@@ -177,7 +179,7 @@ interface Standing {
 
 function landing(step: Step, foot: 'L' | 'R', { feet, middle, facing }: Standing, length: number): Point {
   if (step.action === 'replace') return feet[foot];
-  const [along, outward] = STEP_DIRECTIONS[step.action] ?? [0, 0];
+  const [along, outward] = ownEntry(STEP_DIRECTIONS, step.action) ?? [0, 0];
   const left = foot === 'L' ? 1 : -1;
   const place = beside({ ...middle, facing }, foot);
   return ahead(ahead(place, facing, along * length), facing + 90 * left, outward * length);

@@ -1,7 +1,9 @@
 // A document seen as named fields, so that two people's changes meet only where they touch the same one.
 // A field is a key (`name`), or an entry of a list whose entries have a key of their own (`staff/ana`).
+
 import { dequal } from 'dequal/lite';
 import type { Json } from '../model/document.ts';
+import { ownEntry } from '../model/entry-at.ts';
 import { failure, type Result, success } from '../model/result.ts';
 
 /** Null stands for a field that is not there. */
@@ -26,7 +28,7 @@ type Fields = { readonly [key: string]: Json };
  * What tells the entries of a list apart: a key, and where one may come twice (a student who leaves and comes back, or
  * dances another role from a day on) the day from which the entry holds. Every other list is one field as a whole.
  */
-const ENTRY_KEYS: { readonly [list: string]: readonly [string, string?] } = {
+const ENTRY_KEYS: Readonly<Record<string, readonly [string, string?]>> = {
   items: ['pattern'],
   placed: ['pattern'],
   staff: ['person', 'from'],
@@ -65,7 +67,7 @@ export function changedFields(before: object, after: object): readonly FieldChan
 /** The changes that make one body of another, entry by entry where a list has keyed entries. */
 export function changesBetween(before: object, after: object): readonly FieldChange[] {
   return changedFields(before, after).flatMap(change => {
-    const list = ENTRY_KEYS[change.field];
+    const list = ownEntry(ENTRY_KEYS, change.field);
     if (list === undefined) return [change];
     const names = [...entriesOf(change.from), ...entriesOf(change.to)].map(entry => nameOf(entry, list));
     return [...new Set(names)]
@@ -109,7 +111,7 @@ type EntryKey = (typeof ENTRY_KEYS)[string];
 function splitField(field: string): { key: string; list?: EntryKey; entry: string } {
   const slash = field.indexOf('/');
   const key = slash < 0 ? field : field.slice(0, slash);
-  const list = slash < 0 ? undefined : ENTRY_KEYS[key];
+  const list = slash < 0 ? undefined : ownEntry(ENTRY_KEYS, key);
   return list === undefined ? { key: field, entry: '' } : { key, list, entry: field.slice(slash + 1) };
 }
 

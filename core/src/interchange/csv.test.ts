@@ -75,10 +75,27 @@ describe('comma-separated values', () => {
     expect(writeCsv([['=SUM(A1)', '-90', '@x', "'y"]])).toBe("'=SUM(A1),-90,'@x,''y\r\n");
   });
 
+  test.each([
+    ['a blank', ' =1'],
+    ['a no-break blank', '\u00a0=1'],
+    ['a line feed', '\n=1'],
+    ['a zero-width sign', '\u200b=1'],
+    ['a control sign', '\u0001=1'],
+    ['nothing, full-width', '\uff1d1+1'],
+    ['nothing, full-width at', '\uff201'],
+    ['nothing, full-width minus', '\uff0d1+cmd'],
+  ])('after %s it is guarded too', (_, formula) => {
+    const text = writeCsv([[formula]]);
+    expect(text.replace(/^"/, '')).toMatch(/^'/);
+    expect(cells(text)).toEqual([[formula]]);
+  });
+
   test('what is written reads back equal', () => {
     const cell = fc.oneof(
       fc.string(),
-      fc.constantFrom('=1', '-90', "'", '"', ',', ' x ', 'a\r\nb', '\t', ';', '@'),
+      fc.constantFrom(
+        ...['=1', '-90', "'", '"', ',', ' x ', 'a\r\nb', '\t', ';', '@', "' =", '\n=', '\uff1d', "'\u200b-"],
+      ),
     );
     const rows = fc.array(fc.array(cell, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 5 });
     fc.assert(

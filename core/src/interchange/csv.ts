@@ -114,16 +114,19 @@ function separatorOf(source: string): string {
   return SEPARATORS.reduce((best, separator) => (count(separator) > count(best) ? separator : best));
 }
 
-const FORMULA = /^[=+\-@\t\r]/;
+// A spreadsheet passes over what is blank or not printed before the sign, and takes the full-width sign for the plain one.
+const FORMULA = /^[\s\p{Cf}\p{Cc}]*[=+\-@\uFF1D\uFF0B\uFF0D\uFF20]|^[\t\r\n]/u;
 const NUMBER = /^[+-]?\d+(\.\d+)?$/;
 
 function writeCell(text: string): string {
-  const isRisky = (FORMULA.test(text) && !NUMBER.test(text)) || text.startsWith("'");
-  const guarded = isRisky ? `'${text}` : text;
+  const isRisky = FORMULA.test(text) && !NUMBER.test(text);
+  const guarded = isRisky || text.startsWith("'") ? `'${text}` : text;
   const needsQuotes = /[",\r\n;\t]/.test(guarded) || guarded !== guarded.trim();
   return needsQuotes ? `"${guarded.replaceAll('"', '""')}"` : guarded;
 }
 
+/** What was guarded when it was written; numbers never were, but others write `'-90`. */
 function unguard(text: string): string {
-  return /^'[=+\-@\t\r']/.test(text) ? text.slice(1) : text;
+  const guarded = text.slice(1);
+  return text.startsWith("'") && (guarded.startsWith("'") || FORMULA.test(guarded)) ? guarded : text;
 }

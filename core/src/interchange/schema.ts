@@ -23,6 +23,9 @@ const entries = <Entry extends z.ZodType>(entry: Entry, most: number) =>
     }
     return read;
   });
+/** A list of ids in which none counts twice. */
+const set = <Entry extends z.ZodType<string | number>>(entry: Entry, most: number) =>
+  list(entry, most).transform((given): z.output<Entry>[] => [...new Set(given)]);
 const text = z.string().max(10_000);
 const part = z.string().max(4000);
 const name = z.string().min(1).max(200);
@@ -134,6 +137,7 @@ export const level = z.strictObject({
 });
 
 const MOST_FIGURE = 60_000;
+const MOST_WAYS = 100;
 
 export const pattern = z
   .strictObject({
@@ -150,15 +154,22 @@ export const pattern = z
     otherCounts: maybe(list(z.strictObject({ school: name, rhythm, beats: maybe(beats) }), 10)),
     call: maybe(list(z.union([name, z.null()]), 300)),
     parts: maybe(z.union([z.strictObject({ lead: part, follow: part }), z.strictObject({ solo: part })])),
-    entry: maybe(list(id, 60)),
-    exit: maybe(z.union([id, list(id, 60).min(1)])),
+    entry: maybe(set(id, 60)),
+    exit: maybe(
+      z.union([
+        id,
+        list(id, 60)
+          .min(1)
+          .transform(given => [...new Set(given)]),
+      ]),
+    ),
     holds: maybe(list(holdAt, 300)),
-    align: maybe(list(degrees, 16)),
+    align: maybe(set(degrees, 16)),
     turn: maybe(degrees),
     cuts: maybe(list(holdAt, 300)),
     tempo: maybe(list(tempo, 20)),
-    needs: maybe(list(id, 100)),
-    lookalikes: maybe(list(id, 100)),
+    needs: maybe(set(id, 100)),
+    lookalikes: maybe(set(id, 100)),
     variantOf: maybe(id),
     variantWhy: maybe(z.enum(['easier', 'harder', 'ending', 'tempo', 'school'])),
     rank: maybe(z.int()),
@@ -188,7 +199,7 @@ export const pattern = z
         60,
       ),
     ),
-    elements: maybe(list(id, 100)),
+    elements: maybe(set(id, 100)),
     minutes: maybe(minutes),
     overTwoLessons: maybe(z.boolean()),
     retired: maybe(z.boolean()),
@@ -209,6 +220,10 @@ export const pattern = z
   })
   .refine(value => JSON.stringify(value).length <= MOST_FIGURE, {
     message: `is longer than ${MOST_FIGURE} characters altogether`,
+  })
+  .refine(({ entry = [], exit }) => entry.length * (Array.isArray(exit) ? exit.length : 1) <= MOST_WAYS, {
+    message: `has more than ${MOST_WAYS} ways through: every way in with every way out counts`,
+    path: ['entry'],
   })
   .check(context => {
     const { kind, parts, ...rest } = context.value;
@@ -281,7 +296,7 @@ const courseItem = z.strictObject({
 
 export const course = z.strictObject({
   id,
-  dances: list(id, 20).min(1),
+  dances: set(id, 20).refine(ids => ids.length > 0, 'names no dance'),
   level: maybe(id),
   name,
   format: z.enum(['series', 'open']),
@@ -296,7 +311,7 @@ export const course = z.strictObject({
         minutes,
         dance: maybe(id),
         swap: maybe(z.boolean()),
-        again: maybe(list(id, 60)),
+        again: maybe(set(id, 60)),
         fixed: z.strictObject({
           arrive: minutes,
           warmUp: maybe(minutes),
@@ -403,15 +418,21 @@ export const plan = z.strictObject({
   published: maybe(z.boolean()),
   items: maybe(list(courseItem, 500)),
   placed: list(placement, 500),
-  left: list(id, 500),
+  left: set(id, 500),
 });
 
-/** Quotes and lists in one another, at the beginning of a line: whoever draws them goes as deep as they nest. */
-const TOO_DEEP = /^(?:[ \t]*(?:>|[-*+]|\d{1,9}[.)])){21}/m;
+/** Quotes and lists in one another, by their signs or by how far a line is set in: whoever draws them goes as deep as they nest. */
+const TOO_DEEP = /^(?:[ \t]*(?:>|[-*+]|\d{1,9}[.)])){21}|^(?: {4}| {0,3}\t){21}/m;
+const BLOCK_LINE = /^[ \t]*\{\{/gm;
+const MOST_BLOCKS = 40;
 export const markdown = z
   .string()
   .max(100_000)
-  .refine(value => !TOO_DEEP.test(value), 'nests quotes and lists deeper than 20 levels');
+  .refine(value => !TOO_DEEP.test(value), 'nests quotes and lists deeper than 20 levels')
+  .refine(
+    value => (value.match(BLOCK_LINE)?.length ?? 0) <= MOST_BLOCKS,
+    `holds more than ${MOST_BLOCKS} blocks drawn from figures`,
+  );
 
 export const recap = z.strictObject({
   section: id,

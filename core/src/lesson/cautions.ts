@@ -1,4 +1,5 @@
 import type { Pattern, Studio } from '../model/document.ts';
+import { ownEntry } from '../model/entry-at.ts';
 
 /** The usual wording of each caution; a studio may put its own in its place. */
 export const CAUTIONS: Readonly<Record<string, string>> = {
@@ -36,7 +37,7 @@ export function cautionsWithCodes(
 ): readonly { readonly code: string | null; readonly text: string }[] {
   return marks.flatMap(({ kind, code, text }) => {
     if (kind !== 'caution') return [];
-    const words = text || (code ? (studio.cautions?.[code] ?? CAUTIONS[code] ?? code) : '');
+    const words = text || (code ? (ownEntry(studio.cautions, code) ?? ownEntry(CAUTIONS, code) ?? code) : '');
     return words ? [{ code: code ?? null, text: words }] : [];
   });
 }

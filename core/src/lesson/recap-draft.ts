@@ -9,6 +9,7 @@ import type {
   Pattern,
   Studio,
 } from '../model/document.ts';
+import { hasWholeWords } from '../model/whole-words.ts';
 import { missedFigures } from './missed.ts';
 import { standingLogs } from './progress.ts';
 import { countedBy, type FigureTelling, tellBegun, tellFigure } from './recap-figure.ts';
@@ -136,16 +137,11 @@ function reviewLine({ pattern, result }: Log, { library, audience }: RecapSource
 /** Words of something else that was done; for students without those that name one of them. */
 function elseLines({ notes = [], lesson, audience, students = [] }: RecapSource): string[] {
   const given = students.map(({ name }) => name.split(' ')[0] ?? name);
-  const isNaming = (text: string) =>
-    given.some(name => new RegExp(`\\b${escaped(name)}\\b`, 'iu').test(text));
+  const isNaming = (text: string) => given.some(name => hasWholeWords(text, name));
   return standingNotes(notes)
     .filter(note => note.lesson === lesson && note.kind === 'else')
     .filter(({ text }) => audience === 'staff' || !isNaming(text))
     .map(({ text }) => `- ${oneLine(text)}`);
-}
-
-function escaped(text: string): string {
-  return text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 }
 
 function oneLine(text: string): string {

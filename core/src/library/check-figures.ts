@@ -1,8 +1,9 @@
 import { coupleHints, findWoundArms } from '../couple/check-couple.ts';
 import { checkRoute } from '../couple/check-routes.ts';
+import { readFigure } from '../couple/read-figure.ts';
 import { type DanceRoutes, findRoutes } from '../couple/routes.ts';
 import { facingRepeats } from '../floor/closure.ts';
-import type { Pattern, StudioDocument } from '../model/document.ts';
+import type { Dance, Pattern, StudioDocument } from '../model/document.ts';
 import { groupBy } from '../model/group-by.ts';
 import { CHECK_CODES, type CheckCode, type Issue, issue, type Path, type Severity } from '../model/issue.ts';
 import { modulo, TICKS_PER_BEAT } from '../model/units.ts';
@@ -31,6 +32,22 @@ export function checkFigures(document: StudioDocument, library: Library): Issue[
       issue(code, ['patterns', index, ...path], message),
     );
   });
+}
+
+/** Why a figure cannot be danced or taught where it stands, without what is only worth a look. Linear in what is written. */
+export function figureErrorsIn(
+  pattern: Pattern,
+  dance: Dance,
+  library: Pick<Library, 'levels' | 'patterns'>,
+): readonly FigureIssue[] {
+  return [
+    ...figureErrors(readFigure(pattern, dance)).map(
+      ({ code, path, message }) => [code, path, message] as const,
+    ),
+    ...belowNeeds(pattern, library),
+  ]
+    .map(([code, path, message]) => ({ code, severity: CHECK_CODES[code], path, message }))
+    .filter(({ severity }) => severity === 'error');
 }
 
 /** Checks one figure after another against the same library, which it may stand in or not. */
@@ -125,7 +142,7 @@ function tooFast(figure: Figure, library: Library): Hint[] {
   ];
 }
 
-function belowNeeds(pattern: Pattern, library: Library): Hint[] {
+function belowNeeds(pattern: Pattern, library: Pick<Library, 'levels' | 'patterns'>): Hint[] {
   const level = library.levels.get(pattern.level ?? '');
   return (pattern.needs ?? []).flatMap((id, index): Hint[] => {
     const need = library.patterns.get(id);

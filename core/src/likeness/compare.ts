@@ -6,7 +6,7 @@ import type { Figure, FigurePart } from '../steps/figure.ts';
 import { countTerms, findPart } from '../steps/figure.ts';
 import { feetAgree } from '../steps/links.ts';
 import { otherFootForm } from '../steps/pieces.ts';
-import { type AlignedPair, align, type ComparedStep, comparedSteps } from './align.ts';
+import { type AlignedPair, align, type ComparedStep, comparedSteps, isSameStep } from './align.ts';
 
 /** Quarters that a step wholly new costs. */
 const WHOLE = 4;
@@ -74,18 +74,28 @@ function stepsOf(figure: Figure, role: Role): readonly ComparedStep[] {
   return part ? comparedSteps(figure, part) : [];
 }
 
-/** The least k above 0 for which A begun at step k is danced as B in every role. */
+/** The least k above 0 for which A begun at step k is danced as B in every role. Quadratic in the steps. */
 function findRotation(a: Figure, b: Figure): number | undefined {
   const count = a.parts[0]?.steps.length ?? 0;
   const isAlike = (k: number) =>
     a.parts.every(part => {
       const other = findPart(b, part.role);
       if (!other || other.steps.length !== part.steps.length || k >= part.steps.length) return false;
-      return align(comparedSteps(a, begunAt(a.dance, part, k)), comparedSteps(b, other)).cost === 0;
+      return areSameSteps(comparedSteps(a, begunAt(a.dance, part, k)), comparedSteps(b, other));
     });
   if (a.parts.length === 0 || a.parts.length !== b.parts.length || isAlike(0)) return undefined;
   for (let k = 1; k < count; k += 1) if (isAlike(k)) return k;
   return undefined;
+}
+
+function areSameSteps(a: readonly ComparedStep[], b: readonly ComparedStep[]): boolean {
+  return (
+    a.length === b.length &&
+    a.every((step, index) => {
+      const other = b[index];
+      return other !== undefined && isSameStep(step, other);
+    })
+  );
 }
 
 /** A part begun at another of its steps; one that ends on the other foot comes round in its other-foot form. */

@@ -7,6 +7,14 @@ export function entryAt<Value>(list: ArrayLike<Value>, index: number): Value {
   return value;
 }
 
+/** What a table holds under a word from outside; undefined for words that every object knows, such as `constructor`. */
+export function ownEntry<Value>(
+  table: Readonly<Record<string, Value>> | undefined,
+  word: string,
+): Value | undefined {
+  return table && Object.hasOwn(table, word) ? table[word] : undefined;
+}
+
 /** What a map holds under a key. Throws a RangeError where it holds nothing. */
 export function entryOf<Key, Value>(map: ReadonlyMap<Key, Value>, key: Key): Value {
   const value = map.get(key);

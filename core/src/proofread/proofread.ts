@@ -1,6 +1,8 @@
 // Proof-reading of a recap, or of any text about figures: what it says is held against the figures themselves.
+
 import type { Library } from '../library/library.ts';
 import type { Role, Studio } from '../model/document.ts';
+import { escapePattern, hasWholeWords } from '../model/whole-words.ts';
 import { labelOf } from '../steps/counts.ts';
 import { type Figure, findPart } from '../steps/figure.ts';
 import { stepInWords } from '../steps/words.ts';
@@ -118,9 +120,7 @@ function sentenceSlips(
 
 /** Many a hold is called as the figure that leads into it: `ends in Wrap` speaks of the hold. */
 function withoutHolds(text: string, { dance }: Figure): string {
-  const names = dance.holds
-    .map(({ name }) => name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
-    .sort((a, b) => b.length - a.length);
+  const names = dance.holds.map(({ name }) => escapePattern(name)).sort((a, b) => b.length - a.length);
   if (names.length === 0) return text;
   const list = `\\**(?:${names.join('|')})\\**`;
   const inHolds = new RegExp(`\\b(?:in|into|from|to) (?:the |a )?${list}(?:(?:,| or|, or) ${list})*`, 'gi');
@@ -135,9 +135,7 @@ function roleIn(text: string, figure: Figure, { roles }: Pick<Studio, 'roles'>):
     solo: [],
   };
   const found = figure.parts.filter(({ role }) =>
-    names[role].some(
-      name => name && new RegExp(`\\b${name.toLowerCase()}(?:'s|’s)?\\b`).test(text.toLowerCase()),
-    ),
+    names[role].some(name => name && hasWholeWords(text, name)),
   );
   return found.length === 1 ? found[0]?.role : undefined;
 }

@@ -35,6 +35,13 @@ export function printBlock({ kind, figure, other }: Block): string {
   return `{{${kind}: ${figure}${other ? `, ${other}` : ''}}}`;
 }
 
+/** The ids of the figures that the blocks of a text are drawn from, each once. */
+export function figuresInBlocks(markdown: string): readonly string[] {
+  if (!markdown.includes('{{')) return [];
+  const blocks = markdown.split('\n').flatMap(line => readBlock(line) ?? []);
+  return [...new Set(blocks.flatMap(({ figure, other }) => (other ? [figure, other] : [figure])))];
+}
+
 export interface BlockSource {
   readonly library: Library;
   readonly studio: Pick<Studio, 'roles' | 'counting'>;

@@ -8,14 +8,14 @@ export function findHold(dance: Dance, id: string): Hold | undefined {
 
 /** The holds a pattern can start from. */
 export function entryHolds(pattern: Pattern): readonly string[] {
-  return pattern.entry ?? [];
+  return [...new Set(pattern.entry)];
 }
 
 /** The holds it can leave in when it was entered in `entry`. */
 export function exitHolds(pattern: Pattern, entry: string): readonly string[] {
   const exit = pattern.exit ?? 'same';
   if (exit === 'same') return [entry];
-  return typeof exit === 'string' ? [exit] : exit;
+  return typeof exit === 'string' ? [exit] : [...new Set(exit)];
 }
 
 /** All the holds that a pattern can leave in. */

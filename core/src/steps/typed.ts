@@ -1,6 +1,8 @@
 // What a teacher types into a cell of the step sheet: `b`, `L fwd`, `right +90 side`, `fwd, close`, or the name of
 // a piece. A foot that is not named is the free one; an action may be cut short to how it begins.
+
 import type { Dance, Foot, WeightClass } from '../model/document.ts';
+import { ownEntry } from '../model/entry-at.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import type { Action } from '../model/step-words.ts';
 import { danceActions } from './figure.ts';
@@ -90,8 +92,9 @@ function takeApart(text: string) {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const [first = '', second] = words;
   // "r" alone begins an action such as replace; with something after it, it is a foot.
-  const isFoot = first in FEET && (second !== undefined || /\s$/.test(text) || first.length > 1);
-  const foot = isFoot ? FEET[words.shift() ?? ''] : undefined;
+  const isFoot =
+    ownEntry(FEET, first) !== undefined && (second !== undefined || /\s$/.test(text) || first.length > 1);
+  const foot = isFoot ? ownEntry(FEET, words.shift() ?? '') : undefined;
   const turn = isTurn(words[0]) ? [words.shift() as string] : [];
   const [begun = '', ...rest] = words;
   return { foot, turn, begun, rest };

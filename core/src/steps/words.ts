@@ -1,3 +1,4 @@
+import { ownEntry } from '../model/entry-at.ts';
 import { modulo } from '../model/units.ts';
 import type { Step } from './step.ts';
 
@@ -36,7 +37,7 @@ export function turnInWords(degrees: number): string {
 
 /** An action as it is called: `forward`, `cross behind`. */
 export function actionInWords(action: string): string {
-  return ACTION_WORDS[action] ?? action;
+  return ownEntry(ACTION_WORDS, action) ?? action;
 }
 
 /** A step in words: `left forward small, then quarter left`. */

@@ -1,6 +1,7 @@
 import type { Change, DocumentCommand, Versioned } from '@map-step/contract';
-import { checkDocument, FORMAT, readShape, type StudioDocument } from '@map-step/core';
+import { checkFirstEntry, FORMAT, readShape, type StudioDocument } from '@map-step/core';
 import type { z } from 'zod';
+import { workedOut } from '../compute/work-first.ts';
 import { announce } from '../db/change-feed.ts';
 import { type DocumentOf, documentStore } from '../db/document-store.ts';
 import { historyStore } from '../db/history-store.ts';
@@ -47,7 +48,7 @@ export function documentAggregate<Kind extends DocumentKind>(
     check: async body => {
       const shape = readShape(rules.schema, body);
       if (!shape.ok) throw refusal(rules.noun, shape.fault);
-      const problems = checkAlone(rules.table, shape.value, await rules.around(shape.value));
+      const problems = checkAlone(scope, rules.table, shape.value, await rules.around(shape.value));
       if (problems.length > 0) throw refusal(rules.noun, problems);
       return shape.value;
     },
@@ -98,6 +99,7 @@ export async function tellVersioned<Body>(aggregate: Aggregate<Body>): Promise<V
 
 /** The errors of one entry, told by their place inside it. */
 function checkAlone<Kind extends DocumentKind>(
+  scope: StudioScope,
   table: Kind,
   body: DocumentOf<Kind>,
   around: Partial<StudioDocument>,
@@ -111,9 +113,11 @@ function checkAlone<Kind extends DocumentKind>(
     [table]: entries,
   };
   const place = `/${table}/0`;
-  return checkDocument(document as StudioDocument)
-    .problems.filter(({ severity, at }) => severity === 'error' && `${at}/`.startsWith(`${place}/`))
-    .map(({ at, message }) => ({ at: at.slice(place.length), message }));
+  const errors =
+    table === 'patterns'
+      ? workedOut(scope, 'check-figure', document as StudioDocument)
+      : checkFirstEntry(document as StudioDocument, table);
+  return errors.map(({ at, message }) => ({ at: at.slice(place.length), message }));
 }
 
 function refusal(noun: string, problems: readonly { at: string; message: string }[]): HttpFault {

@@ -6,7 +6,11 @@ import { enterStudio, type StudioScope } from './studio-scope.ts';
 export interface Database {
   readonly models: Models;
   /** Runs work on one studio in one transaction; nothing in it can reach another studio. */
-  inStudio<Answer>(studioId: string, work: (scope: StudioScope) => Promise<Answer>): Promise<Answer>;
+  inStudio<Answer>(
+    studioId: string,
+    work: (scope: StudioScope) => Promise<Answer>,
+    workedOut?: ReadonlyMap<string, unknown>,
+  ): Promise<Answer>;
   /**
    * The same on a studio that is being founded, one after the other. What belongs to no studio is prepared before it is
    * entered; undefined, and nothing done, when that says no.
@@ -43,10 +47,10 @@ export function openDatabase(url: string, connections = POOL_SIZE): Database {
   const models = defineModels(sequelize);
   return {
     models,
-    inStudio: async (studioId, work) => {
+    inStudio: async (studioId, work, workedOut) => {
       if (!UUID.test(studioId)) throw new Error('a studio is named by its UUID');
       return sequelize.transaction(async transaction =>
-        work(await enterStudio(models, studioId, transaction)),
+        work(await enterStudio(models, studioId, transaction, workedOut)),
       );
     },
     inNewStudio: (studioId, prepare, work) =>

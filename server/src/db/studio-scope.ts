@@ -8,6 +8,8 @@ export interface StudioScope {
   readonly transaction: Transaction;
   /** Rows that could not be read: told with the answer, which does without them. */
   readonly leftOut: Set<string>;
+  /** What was worked out before the transaction began, by what it answers. */
+  readonly workedOut: ReadonlyMap<string, unknown>;
   /** The options of a query that reads or writes this studio's rows only. */
   where<Conditions extends object>(
     conditions?: Conditions,
@@ -27,6 +29,7 @@ export async function enterStudio(
   models: Models,
   studioId: string,
   transaction: Transaction,
+  workedOut: ReadonlyMap<string, unknown> = new Map(),
 ): Promise<StudioScope> {
   const { sequelize } = models;
   const run = <Row extends object>(sql: string, values: readonly unknown[]) =>
@@ -37,6 +40,7 @@ export async function enterStudio(
     models,
     transaction,
     leftOut: new Set(),
+    workedOut,
     select: (sql, others = []) => run(sql, [studioId, ...others]),
     run,
     where: conditions => ({

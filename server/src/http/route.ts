@@ -10,6 +10,8 @@ import {
   type SignedInPerson,
 } from '@map-step/contract';
 import type { Express, Request, Response } from 'express';
+import type { OfStudio, OrderOf, ReadingTask, ResultOf } from '../compute/tasks.ts';
+import { inStudioWorking } from '../compute/work-first.ts';
 import { printAnswer, type Told } from '../db/json-text.ts';
 import type { StudioScope } from '../db/studio-scope.ts';
 import type { Deps } from '../deps.ts';
@@ -66,7 +68,7 @@ export function route<Name extends RouteName>(
 ): Implementation {
   const run: Run = async (call, who, guards) => {
     const known = requireSignedIn(who);
-    return call.deps.database.inStudio(known.studio, async scope => {
+    return inStudioWorking(call.deps, known.studio, async scope => {
       await guards.requireOwnClass(scope, ROUTES[name], known, call);
       const answer = await work(scope, { ...call, who: known } as SignedInCall<Name>);
       tellLeftOut(call.response, scope.leftOut);
@@ -85,6 +87,18 @@ export function routeWithoutScope<Name extends RouteName>(
     name,
     run: async (call, who) => work({ ...call, who: requireSignedIn(who) } as SignedInCall<Name>),
   };
+}
+
+/** Has a thread read the caller's studio and make the answer of it. */
+export async function readInThread<Name extends ReadingTask>(
+  { deps, who, response }: Pick<SignedInCall<RouteName>, 'deps' | 'who' | 'response'>,
+  task: Name,
+  more: Omit<OrderOf<Name>, keyof OfStudio>,
+): Promise<ResultOf<Name>['answer']> {
+  const order = { databaseUrl: deps.databaseUrl, studio: who.studio, ...more } as OrderOf<Name>;
+  const { answer, leftOut } = await deps.computer.run(who.studio, task, order);
+  tellLeftOut(response, new Set(leftOut));
+  return answer;
 }
 
 /** A route that anyone may call. */

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { expect, test } from 'vitest';
 import { createApp } from '../app.ts';
+import { openComputer } from '../compute/computer.ts';
 import { openChangeFeed } from '../db/change-feed.ts';
 import { openDatabase } from '../db/database.ts';
 
@@ -23,10 +24,11 @@ test('without its database the server lives, is not ready, and asks to try again
     demo: false,
     founding: 'closed' as const,
     secret: 's',
+    databaseUrl: NOWHERE,
+    computer: openComputer(),
   };
   const limits = { signInLimit: 5, anonymousLimit: 100, crowdLimit: 100 };
   const options = {
-    databaseUrl: NOWHERE,
     secure: false,
     pages: 'nowhere',
     hosts: [],

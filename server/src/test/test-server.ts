@@ -16,6 +16,7 @@ import { Client } from 'pg';
 import { pino } from 'pino';
 import { inject } from 'vitest';
 import { type AppOptions, createApp } from '../app.ts';
+import { openComputer } from '../compute/computer.ts';
 import { openChangeFeed } from '../db/change-feed.ts';
 import { type Database, openDatabase } from '../db/database.ts';
 import type { Deps } from '../deps.ts';
@@ -128,6 +129,8 @@ export async function listen(
   const jobs = await openJobQueue({ databaseUrl, database, logger });
   const deps: Deps = {
     database,
+    databaseUrl,
+    computer: openComputer(),
     changes: openChangeFeed(databaseUrl),
     jobs,
     logger,
@@ -139,7 +142,6 @@ export async function listen(
     ...more,
   };
   const app = createApp(deps, {
-    databaseUrl,
     secure: false,
     pages: 'nowhere',
     signInLimit: 5,
@@ -164,6 +166,7 @@ export async function listen(
       await closeServer(server);
       await app.close();
       await jobs.close();
+      await deps.computer.close();
       await deps.changes.close();
       await deps.database.close();
     },

@@ -12,8 +12,11 @@ const WEEK_DAYS = 7;
  * What is wrong or worth a look in the figures that lessons of the next week bring. Reads the whole dances of these, as
  * a figure is judged among its own.
  */
-export async function readComingFaults(scope: StudioScope, deps: Deps): Promise<ComingFaultsAnswer> {
-  const today = todayIn(deps, (await getStudio(scope)).timezone);
+export async function readComingFaults(
+  scope: StudioScope,
+  clock: Pick<Deps, 'now' | 'today'>,
+): Promise<ComingFaultsAnswer> {
+  const today = todayIn(clock, (await getStudio(scope)).timezone);
   const end = addDays(today, WEEK_DAYS);
   const coming = (await listRunning(scope, today)).flatMap(({ section, course, plan }) =>
     section.dates.flatMap((date, index) => {

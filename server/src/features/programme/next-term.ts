@@ -25,8 +25,11 @@ interface FinalCheck {
 }
 
 /** Who could come to each level next term, by the newest final check of each class. */
-export async function readNextTerm(scope: StudioScope, deps: Deps): Promise<NextTermAnswer> {
-  const today = todayIn(deps, (await getStudio(scope)).timezone);
+export async function readNextTerm(
+  scope: StudioScope,
+  clock: Pick<Deps, 'now' | 'today'>,
+): Promise<NextTermAnswer> {
+  const today = todayIn(clock, (await getStudio(scope)).timezone);
   const finals = await listFinals(scope, addDays(today, -DAYS));
   const dances = new Map((await documentStore(scope, 'dances').list()).map(({ id, name }) => [id, name]));
   const levels = await documentStore(scope, 'levels').list();

@@ -1,10 +1,11 @@
-import { route } from '../../http/route.ts';
-import { readComingFaults } from './coming-faults.ts';
-import { readNextTerm } from './next-term.ts';
+import type { Deps } from '../../deps.ts';
+import { readInThread, route, routeWithoutScope } from '../../http/route.ts';
 import { readTodaysWork } from './todays-work.ts';
+
+const clockOf = ({ now, today }: Deps) => ({ now: now(), ...(today && { today }) });
 
 export const programmeRoutes = [
   route('programme.today', (scope, { deps, who }) => readTodaysWork(scope, deps, who.role)),
-  route('programme.next', (scope, { deps }) => readNextTerm(scope, deps)),
-  route('programme.faults', (scope, { deps }) => readComingFaults(scope, deps)),
+  routeWithoutScope('programme.next', call => readInThread(call, 'next-term', clockOf(call.deps))),
+  routeWithoutScope('programme.faults', call => readInThread(call, 'coming-faults', clockOf(call.deps))),
 ];

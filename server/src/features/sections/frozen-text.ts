@@ -1,16 +1,31 @@
-import { freezeBlocks, openLibrary } from '@map-step/core';
-import { getStored } from '../../aggregates/aggregate.ts';
+import { figuresInBlocks } from '@map-step/core';
+import { workedOut } from '../../compute/work-first.ts';
+import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { courseAggregate } from '../courses/course-aggregate.ts';
-import { materialOfCourse } from '../figures/material.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { getStudio } from '../studio/studio-store.ts';
-import { getSection } from './rights.ts';
 
-/** A text with its blocks as the figures of the class's course are at this moment. */
-export async function frozenText(scope: StudioScope, section: string, markdown: string): Promise<string> {
-  if (!markdown.includes('{{')) return markdown;
-  const { course: id } = await getSection(scope, section);
-  const { body: course } = await getStored(courseAggregate(scope, id));
-  const library = openLibrary(await materialOfCourse(scope, course));
-  return freezeBlocks(markdown, { library, studio: await getStudio(scope) });
+/** What the tables take of one text. */
+const LONGEST = 4_000_000;
+
+/** A text with its blocks as the figures are at this moment. */
+export async function frozenText(scope: StudioScope, markdown: string): Promise<string> {
+  const named = figuresInBlocks(markdown);
+  if (named.length === 0) return markdown;
+  const patterns = await documentStore(scope, 'patterns').listSome(named);
+  const dances = await documentStore(scope, 'dances').listSome([
+    ...new Set(patterns.map(({ dance }) => dance)),
+  ]);
+  const { roles, counting } = await getStudio(scope);
+  const text = workedOut(scope, 'freeze-text', {
+    markdown,
+    material: { patterns, dances },
+    studio: { ...(roles && { roles }), ...(counting && { counting }) },
+  });
+  if (text.length > LONGEST)
+    throw new HttpFault(
+      'too-large',
+      'With its drawings this text is longer than can be kept. Take out the blocks of the longest figures.',
+    );
+  return text;
 }

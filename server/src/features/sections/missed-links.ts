@@ -24,7 +24,7 @@ export async function tellMissed(
       studioId: scope.studioId,
       sectionId: section,
       studentId: student,
-      markdown: await frozenText(scope, section, markdown),
+      markdown: await frozenText(scope, markdown),
       createdAt: now,
       expiresAt: expires,
     },

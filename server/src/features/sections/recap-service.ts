@@ -86,7 +86,7 @@ async function keepPublished(
   await scope.models.recaps.update(
     {
       publishedMarkdown: markdown,
-      publishedFrozen: await frozenText(scope, section, markdown),
+      publishedFrozen: await frozenText(scope, markdown),
       firstPublishedAt: firstPublishedAt ?? now,
     },
     row,

@@ -3,6 +3,7 @@ import type {
   FinishBody,
   LogEntry,
   NoteEntry,
+  RecapAnswer,
   SectionAnswer,
   SignedInPerson,
   StoredAnswer,
@@ -18,6 +19,8 @@ import {
   type Section,
 } from '@map-step/core';
 import { getStored } from '../../aggregates/aggregate.ts';
+import type { OrderOf } from '../../compute/tasks.ts';
+import { workedOut } from '../../compute/work-first.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import { JsonText, type Told } from '../../db/json-text.ts';
@@ -27,7 +30,6 @@ import { HttpFault } from '../../faults/http-fault.ts';
 import { courseAggregate } from '../courses/course-aggregate.ts';
 import { materialOfCourse } from '../figures/material.ts';
 import { addRecaps, findPublishedPlan, getStudio, localRulesOf } from '../studio/studio-store.ts';
-import { type DraftOrder, draftInThread } from './draft-in-thread.ts';
 import { listRecaps } from './recap-aggregate.ts';
 import { getSection } from './rights.ts';
 
@@ -144,7 +146,7 @@ export async function finishLesson(
     audience => !recaps.some(recap => recap.lesson === lesson && recap.audience === audience),
   );
   if (missing.length > 0) {
-    const drafts = await draftInThread(await draftOrder(scope, id, lesson, recaps));
+    const drafts = workedOut(scope, 'draft-recaps', await draftOrder(scope, id, lesson, recaps));
     await addRecaps(
       scope,
       missing.map(audience => ({ section: id, lesson, audience, markdown: drafts[audience] })),
@@ -159,8 +161,8 @@ async function draftOrder(
   scope: StudioScope,
   id: string,
   lesson: number,
-  recaps: DraftOrder['recaps'],
-): Promise<DraftOrder> {
+  recaps: readonly RecapAnswer[],
+): Promise<OrderOf<'draft-recaps'>> {
   const section = await getSection(scope, id);
   const { course: courseId } = section;
   const { body: course } = await getStored(courseAggregate(scope, courseId));
@@ -177,7 +179,7 @@ async function draftOrder(
     notes: await eventStore(scope, 'notes').list(id),
     attendance: await eventStore(scope, 'attendance').list(id),
     students: await documentStore(scope, 'students').listSome(section.students.map(({ student }) => student)),
-    recaps,
+    recaps: recaps.map(recap => ({ lesson: recap.lesson })),
   };
 }
 

@@ -1,6 +1,5 @@
 import type { SetUpEntries, SetUpKind } from '@map-step/contract';
 import {
-  checkDocument,
   type Dance,
   danceSchema,
   elementSchema,
@@ -14,6 +13,7 @@ import {
 } from '@map-step/core';
 import type { Aggregate } from '../../aggregates/aggregate.ts';
 import { documentAggregate } from '../../aggregates/document-aggregate.ts';
+import { workedOut } from '../../compute/work-first.ts';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
@@ -112,37 +112,23 @@ function danceAggregate(scope: StudioScope, id: string): Aggregate<Dance> {
   };
 }
 
-async function refuseBrokenFigures(scope: StudioScope, dance: Dance): Promise<void> {
-  const patterns = await documentStore(scope, 'patterns').listWhere('dance_id = $2', [dance.id]);
+async function refuseBrokenFigures(scope: StudioScope, wished: Dance): Promise<void> {
+  const patterns = await documentStore(scope, 'patterns').listWhere('dance_id = $2', [wished.id]);
   if (patterns.length === 0) return;
-  const others = await documentStore(scope, 'dances').list();
-  const around: Pick<StudioDocument, 'levels' | 'elements' | 'patterns'> = {
-    patterns,
+  const document: StudioDocument = {
+    format: FORMAT,
+    studio: { name: '', timezone: 'UTC' },
+    dances: await documentStore(scope, 'dances').list(),
     levels: await documentStore(scope, 'levels').list(),
     elements: await documentStore(scope, 'elements').list(),
+    patterns,
   };
-  const faultsWith = (own: Dance) => {
-    const dances = others.map(other => (other.id === own.id ? own : other));
-    const { problems } = checkDocument({
-      format: FORMAT,
-      studio: { name: '', timezone: 'UTC' },
-      dances,
-      ...around,
-    });
-    return problems.filter(({ severity, at }) => severity === 'error' && at.startsWith('/patterns/'));
-  };
-  const before = others.find(other => other.id === dance.id);
-  const old = new Set(before ? faultsWith(before).map(({ at }) => at) : []);
-  const broken = faultsWith(dance).filter(({ at }) => !old.has(at));
+  const broken = workedOut(scope, 'check-dance', { document, wished });
   if (broken.length === 0) return;
-  const named = broken.map(({ at, message }) => ({
-    at: patterns[Number(at.split('/')[2])]?.name ?? at,
-    message,
-  }));
-  const names = [...new Set(named.map(({ at }) => at))];
+  const names = [...new Set(broken.map(({ name }) => name))];
   throw new HttpFault(
     'conflict',
-    `${names.slice(0, 3).join(', ')}${names.length > 3 ? ` and ${names.length - 3} more` : ''} could not be danced then: ${named[0]?.message}. Change the figures first.`,
-    { problems: named },
+    `${names.slice(0, 3).join(', ')}${names.length > 3 ? ` and ${names.length - 3} more` : ''} could not be danced then: ${broken[0]?.message}. Change the figures first.`,
+    { problems: broken.map(({ name, message }) => ({ at: name, message })) },
   );
 }

@@ -6,7 +6,10 @@ import { importDocument, readImport } from './import-service.ts';
 import { createStudio, isServerEmpty } from './studio-store.ts';
 
 /** Loads the demo studio into an empty database, by the same import a user has; says whether it did. */
-export async function loadDemo(deps: Deps, file: string): Promise<boolean> {
+export async function loadDemo(
+  deps: Pick<Deps, 'database' | 'now' | 'today'>,
+  file: string,
+): Promise<boolean> {
   const { database } = deps;
   if (!(await isServerEmpty(database))) return false;
   const document = readImport(await readFile(file, 'utf8'));

@@ -1,12 +1,13 @@
 import { EVERYTHING, type StudioAnswer } from '@map-step/contract';
-import { TABLE_NAMES, writeDocument, writeTable } from '@map-step/core';
+import { TABLE_NAMES } from '@map-step/core';
+import type { Response } from 'express';
 import { announce } from '../../db/change-feed.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
-import { route } from '../../http/route.ts';
+import { readInThread, route, routeWithoutScope } from '../../http/route.ts';
 import { queueJob } from '../../jobs/job-store.ts';
 import { undoImport } from './import-plan.ts';
-import { getSlug, getStudio, MAPPING_KEYS, readStudioDocument } from './studio-store.ts';
+import { getSlug, getStudio, MAPPING_KEYS } from './studio-store.ts';
 
 const textOf = (value: unknown) => (typeof value === 'string' && value !== '' ? value : null);
 
@@ -42,17 +43,15 @@ export const studioRoutes = [
       ) as StudioAnswer['tableColumns'],
     };
   }),
-  route('studio.export', async (scope, { response }) => {
-    const document = await readStudioDocument(scope);
-    response.type('application/json').attachment('studio.mapstep.json');
-    return writeDocument(document);
+  routeWithoutScope('studio.export', async call => {
+    const bytes = await readInThread(call, 'write-studio', {});
+    return sendFile(call.response, bytes, 'studio.mapstep.json', 'application/json');
   }),
-  route('studio.table', async (scope, { params, response }) => {
-    const table = TABLE_NAMES.find(name => name === params.table);
+  routeWithoutScope('studio.table', async call => {
+    const table = TABLE_NAMES.find(name => name === call.params.table);
     if (!table) throw new HttpFault('not-found', `There are tables of: ${TABLE_NAMES.join(', ')}.`);
-    const document = await readStudioDocument(scope);
-    response.type('text/csv').attachment(`${table}.csv`);
-    return writeTable(document, table);
+    const bytes = await readInThread(call, 'write-table', { table });
+    return sendFile(call.response, bytes, `${table}.csv`, 'text/csv');
   }),
   route('studio.import', (scope, { deps, who, query, body }) =>
     queueJob(deps, scope, query.do ? `import-${query.do}` : 'import', who.id, body),
@@ -66,3 +65,10 @@ export const studioRoutes = [
     return undone;
   }),
 ];
+
+/** Answers with the bytes of a text, to be saved. */
+function sendFile(response: Response, bytes: Uint8Array, name: string, type: string): string {
+  response.type(type).attachment(name);
+  response.send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength));
+  return '';
+}

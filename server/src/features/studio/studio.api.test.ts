@@ -1,8 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { type StudioDocument, writeDocument } from '@map-step/core';
-import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { openChangeFeed } from '../../db/change-feed.ts';
 import { openDatabase } from '../../db/database.ts';
 import { demoStudio, wholeDemoStudio } from '../../test/demo-studio.ts';
 import { exportStudio, fileResult, runImport, waitForJob } from '../../test/run-import.ts';
@@ -212,21 +210,13 @@ describe('what a file may hold', () => {
 
 test('of three servers that load the demo into one empty database, one does', async () => {
   const empty = await startTestServer();
-  const deps = {
-    changes: openChangeFeed(empty.databaseUrl),
-    jobs: { send: () => Promise.reject(new Error('no job is queued here')) },
-    logger: pino({ level: 'silent' }),
-    now: () => new Date('2026-03-09T19:00:00Z'),
-    demo: true,
-    founding: 'closed' as const,
-    secret: 'test',
-  };
   const databases = [1, 2, 3].map(() => openDatabase(empty.databaseUrl));
   const file = fileURLToPath(new URL('../../../../demo/tarn-street.json', import.meta.url));
-  const loaded = await Promise.all(databases.map(database => loadDemo({ ...deps, database }, file)));
+  const loaded = await Promise.all(
+    databases.map(database => loadDemo({ database, now: () => new Date('2026-03-09T19:00:00Z') }, file)),
+  );
   expect(loaded.filter(Boolean)).toHaveLength(1);
   expect(await empty.database.select('SELECT demo FROM studios', [])).toEqual([{ demo: true }]);
-  await deps.changes.close();
   await Promise.all(databases.map(database => database.close()));
   await empty.close();
 });

@@ -2,4 +2,5 @@
 import { register } from 'tsx/esm/api';
 
 register();
-await import('./draft-thread.ts');
+const { runTask } = await import('./compute-thread.ts');
+export default runTask;

@@ -1,0 +1,115 @@
+// What the core works out for requests, each in a thread of the pool and within a deadline of its own.
+
+import type { ComingFaultsAnswer, NextTermAnswer } from '@map-step/contract';
+import type {
+  BrokenFigure,
+  Dance,
+  draftRecaps,
+  FinishedLesson,
+  Issue,
+  Material,
+  Studio,
+  StudioDocument,
+} from '@map-step/core';
+
+/** Where a task reads by itself what is too much for the thread that answers. */
+export interface OfStudio {
+  readonly databaseUrl: string;
+  readonly studio: string;
+}
+
+/** What was made of rows that a task read; those that cannot be read are named beside it. */
+export interface Read<Answer> {
+  readonly answer: Answer;
+  readonly leftOut: readonly string[];
+}
+
+/** What time it is, as the server has it. */
+export interface Clock {
+  readonly now: Date;
+  readonly today?: string;
+}
+
+/** The orders and answers of all tasks: plain data, since they go from thread to thread. */
+export interface Tasks {
+  /** Why a figure cannot stand; it is the first of the document's. */
+  'check-figure': { order: StudioDocument; answer: readonly Issue[] };
+  'check-dance': { order: { document: StudioDocument; wished: Dance }; answer: readonly BrokenFigure[] };
+  'freeze-text': {
+    order: { markdown: string; material: Material; studio: Pick<Studio, 'roles' | 'counting'> };
+    answer: string;
+  };
+  'draft-recaps': {
+    order: Omit<FinishedLesson, 'library'> & { readonly material: Material };
+    answer: ReturnType<typeof draftRecaps>;
+  };
+  'coming-faults': { order: OfStudio & Clock; answer: Read<ComingFaultsAnswer> };
+  'next-term': { order: OfStudio & Clock; answer: Read<NextTermAnswer> };
+  /** As the bytes of the text. */
+  'write-studio': { order: OfStudio; answer: Read<Uint8Array> };
+  'write-table': { order: OfStudio & { table: string }; answer: Read<Uint8Array> };
+}
+
+export type TaskName = keyof Tasks;
+/** Tasks that read a studio by themselves. */
+export type ReadingTask = 'coming-faults' | 'next-term' | 'write-studio' | 'write-table';
+export type OrderOf<Name extends TaskName> = Tasks[Name]['order'];
+export type ResultOf<Name extends TaskName> = Tasks[Name]['answer'];
+
+interface TaskTerms {
+  readonly pool: 'short' | 'long';
+  /** After so many seconds of work it is given up. */
+  readonly seconds: number;
+  /** What took too long, as a sentence begins, and what makes it shorter. */
+  readonly what: string;
+  readonly mend: string;
+}
+
+const SHORTER_FIGURE =
+  'Write it with fewer ways in and out, fewer changes of hold or fewer steps, or as pieces.';
+
+export const TASK_TERMS: Readonly<Record<TaskName, TaskTerms>> = {
+  'check-figure': { pool: 'short', seconds: 5, what: 'Checking this figure', mend: SHORTER_FIGURE },
+  'check-dance': {
+    pool: 'short',
+    seconds: 10,
+    what: 'Checking the figures of this dance',
+    mend: 'Change it in smaller steps.',
+  },
+  'freeze-text': {
+    pool: 'short',
+    seconds: 5,
+    what: 'Drawing the blocks of this text',
+    mend: 'Take out some of its blocks.',
+  },
+  'draft-recaps': {
+    pool: 'short',
+    seconds: 20,
+    what: 'Drafting the recaps of this lesson',
+    mend: 'Finish it once more; what is logged is kept.',
+  },
+  'coming-faults': {
+    pool: 'short',
+    seconds: 10,
+    what: 'Looking through the figures of the next week',
+    mend: 'Look at each figure in its room.',
+  },
+  'next-term': {
+    pool: 'long',
+    seconds: 20,
+    what: 'Counting who comes to which level next term',
+    mend: 'Try again in a minute.',
+  },
+  'write-studio': {
+    pool: 'long',
+    seconds: 120,
+    what: 'Writing the whole studio into a file',
+    mend: 'Whoever runs the server can make a backup.',
+  },
+  'write-table': {
+    pool: 'long',
+    seconds: 60,
+    what: 'Writing this table',
+    mend: 'Whoever runs the server can make a backup.',
+  },
+};
