@@ -20,6 +20,17 @@ import { giveUp } from './say.mjs';
 
 const DEBIAN_BINARIES = '/usr/lib/postgresql';
 const NOT_RUNNING = 3;
+/** Its log names errors, and neither the statement nor the values that somebody wrote. */
+const NO_VALUES_IN_LOG = [
+  'log_error_verbosity=terse',
+  'log_min_error_statement=panic',
+  'log_parameter_max_length=0',
+  'log_parameter_max_length_on_error=0',
+  'log_min_duration_statement=-1',
+  'log_statement=none',
+]
+  .map(setting => `-c ${setting}`)
+  .join(' ');
 /** Whom the data belong to: a plain role, that may make databases and roles and nothing else. */
 const OWNER = 'map_step';
 
@@ -51,7 +62,7 @@ export async function startCluster(wished, { port, fast = false }) {
     const unsafe = fast
       ? ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off -c autovacuum=off'
       : '';
-    const options = `-h 127.0.0.1 -p ${chosen} -c unix_socket_directories=''${unsafe}`;
+    const options = `-h 127.0.0.1 -p ${chosen} -c unix_socket_directories='' ${NO_VALUES_IN_LOG}${unsafe}`;
     const start = runAsOwner(join(binaries, 'pg_ctl'), [
       ...['-D', data, '-w', '-t', '60', '-l', join(folder, 'server.log'), '-o', options, 'start'],
     ]);

@@ -29,6 +29,7 @@ export const IN_PATH = {
   section: z.strictObject({ section: id }),
   lesson: z.strictObject({ section: id, lesson }),
   check: z.strictObject({ section: id, check: id }),
+  missedStudent: z.strictObject({ section: id, student: id }),
   toldStudent: z.strictObject({ section: id, check: id, student: id }),
   recap: z.strictObject(recap),
   token: z.strictObject({ token: z.string().regex(/^[\w-]{1,64}$/) }),
@@ -48,5 +49,14 @@ export const IN_QUERY = {
   /** Some weeks at most: a term on one page. */
   term: z.strictObject({ from: z.iso.date(), to: z.iso.date() }),
   /** `preview` only looks, `take` takes what the file changes; else what differs is refused. */
-  import: z.strictObject({ do: z.enum(['preview', 'take']).optional() }),
+  import: z.strictObject({
+    do: z.enum(['preview', 'take']).optional(),
+    /** People of the file who are others than those of the same id here: their ids, with commas between them. */
+    others: z
+      .string()
+      .max(2000)
+      .regex(/^[a-z0-9-]{1,64}(,[a-z0-9-]{1,64})*$/, 'expected ids with commas between them')
+      .transform(ids => ids.split(','))
+      .optional(),
+  }),
 };

@@ -21,7 +21,6 @@ import {
   checkCreateBody,
   checkListAnswer,
   checkTellBody,
-  checkToldAnswer,
   finishBody,
   logBody,
   markBody,
@@ -34,6 +33,7 @@ import {
   sectionAnswer,
   shareAnswer,
   storedAnswer,
+  toldAnswer,
 } from './sections.ts';
 import { enrolBody, termAnswer } from './setup.ts';
 
@@ -119,6 +119,7 @@ export const CLASS_ROUTES = {
     ...PATHS['section.read'],
     access: 'signed-in',
     params: IN_PATH.section,
+    tellsClass: true,
     answer: sectionAnswer,
   },
   'section.log': {
@@ -135,6 +136,7 @@ export const CLASS_ROUTES = {
     ownClass: 'lesson',
     params: IN_PATH.lesson,
     body: finishBody,
+    tellsClass: true,
     answer: sectionAnswer,
   },
   'section.command': {
@@ -175,6 +177,20 @@ export const CLASS_ROUTES = {
     body: missedBody,
     answer: linkAnswer,
   },
+  'section.missedLinks': {
+    ...PATHS['section.missedLinks'],
+    access: TEACHING,
+    ownClass: 'today',
+    params: IN_PATH.section,
+    answer: toldAnswer,
+  },
+  'section.unmiss': {
+    ...PATHS['section.unmiss'],
+    access: WRITING,
+    ownClass: 'today',
+    params: IN_PATH.missedStudent,
+    answer: endedAnswer,
+  },
   'check.list': {
     ...PATHS['check.list'],
     access: TEACHING,
@@ -201,6 +217,7 @@ export const CLASS_ROUTES = {
     ...PATHS['check.command'],
     access: WRITING,
     ownClass: 'check',
+    reads: 'today',
     params: IN_PATH.check,
     body: documentCommandBody,
     answer: checkAnswer,
@@ -210,7 +227,7 @@ export const CLASS_ROUTES = {
     access: TEACHING,
     ownClass: 'today',
     params: IN_PATH.check,
-    answer: checkToldAnswer,
+    answer: toldAnswer,
   },
   'check.tell': {
     ...PATHS['check.tell'],
@@ -246,6 +263,7 @@ export const CLASS_ROUTES = {
     ...PATHS['recap.command'],
     access: TEACHING,
     ownClass: 'lesson',
+    reads: 'staff-recap',
     params: IN_PATH.recap,
     body: documentCommandBody,
     answer: recapDetail,

@@ -72,7 +72,10 @@ export type {
   TermAnswer,
 } from './setup.ts';
 export { studioDecisions } from './setup.ts';
-export type {
-  TableOrder,
-  TableResult,
+export {
+  printTableOrder,
+  readTableOrder,
+  type TableOrder,
+  type TableResult,
+  type TableTerms,
 } from './tables.ts';

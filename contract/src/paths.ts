@@ -3,8 +3,8 @@
 export interface RoutePath {
   readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
   readonly path: string;
-  /** The body is a file: it may be large, and is a text as it is where this says so. */
-  readonly takes?: 'large' | 'text';
+  /** The body is a file: it may be large, and is kept as the text that it is. */
+  readonly takes?: 'text';
 }
 
 export const PATHS = {
@@ -49,7 +49,7 @@ export const PATHS = {
   'job.stop': { method: 'DELETE', path: '/api/jobs/:job' },
   'material.read': { method: 'GET', path: '/api/material' },
   'figure.create': { method: 'POST', path: '/api/figures' },
-  'table.import': { method: 'POST', path: '/api/imports', takes: 'large' },
+  'table.import': { method: 'POST', path: '/api/imports', takes: 'text' },
   'figure.read': { method: 'GET', path: '/api/figures/:figure' },
   'figure.command': { method: 'POST', path: '/api/figures/:figure/commands' },
   'course.list': { method: 'GET', path: '/api/courses' },
@@ -67,6 +67,8 @@ export const PATHS = {
   'section.attend': { method: 'POST', path: '/api/sections/:section/attendance' },
   'section.note': { method: 'POST', path: '/api/sections/:section/notes' },
   'section.missed': { method: 'POST', path: '/api/sections/:section/missed' },
+  'section.missedLinks': { method: 'GET', path: '/api/sections/:section/missed' },
+  'section.unmiss': { method: 'DELETE', path: '/api/sections/:section/missed/:student' },
   'check.list': { method: 'GET', path: '/api/sections/:section/checks' },
   'check.create': { method: 'POST', path: '/api/sections/:section/checks' },
   'check.read': { method: 'GET', path: '/api/sections/:section/checks/:check' },

@@ -117,7 +117,8 @@ export const missedBody = z.strictObject({ student: id, markdown: markdownSchema
 
 /** What a student is told of a check, as Markdown. */
 export const checkTellBody = z.strictObject({ student: id, markdown: markdownSchema.min(1).max(20_000) });
-export const checkToldAnswer = z.strictObject({
+/** Students who have a link of their own to words about them, and since when. */
+export const toldAnswer = z.strictObject({
   students: list(z.strictObject({ student: id, at: instant })),
 });
 

@@ -60,8 +60,12 @@ export const removable = z.enum([...SET_UP_KINDS, 'patterns', 'courses', 'sectio
 export type RemovableKind = z.output<typeof removable>;
 export const removedAnswer = z.strictObject({ removed: id });
 
-/** Who stands in the student's place now, and free texts that still say the name. */
-export const erasedAnswer = z.strictObject({ erased: id, mentions: list(z.string()) });
+/** Who stands in the student's place now, texts that said the name and no longer do, and texts that may mean them still. */
+export const erasedAnswer = z.strictObject({
+  erased: id,
+  changed: list(z.string()),
+  mentions: list(z.string()),
+});
 
 const holiday = z.strictObject({ from: z.iso.date(), to: z.iso.date(), name: z.string().min(1).max(200) });
 const note = z.string().max(2000);

@@ -13,12 +13,11 @@ import {
 import { IN_PATH, IN_QUERY } from './addresses.ts';
 import { documentCommandBody } from './commands.ts';
 import { studioAnswer } from './courses.ts';
-import { importUndone, jobAnswer } from './jobs.ts';
+import { jobAnswer } from './jobs.ts';
 import { PATHS } from './paths.ts';
 import { DIRECTOR, type RouteDefinition } from './route-definition.ts';
 import { demoSignInBody, sessionAnswer, setupBody, signInBody } from './session.ts';
 import { entryAnswer, entryCreateBody, erasedAnswer, removedAnswer, studioDocumentAnswer } from './setup.ts';
-import { tableBody } from './tables.ts';
 
 const nothing = z.strictObject({});
 const healthAnswer = z.strictObject({ ok: z.boolean() });
@@ -124,8 +123,8 @@ export const STUDIO_ROUTES = {
     body: z.string(),
     answer: jobAnswer,
   },
-  'import.undo': { ...PATHS['import.undo'], access: DIRECTOR, params: IN_PATH.job, answer: importUndone },
+  'import.undo': { ...PATHS['import.undo'], access: DIRECTOR, params: IN_PATH.job, answer: jobAnswer },
   'job.read': { ...PATHS['job.read'], access: DIRECTOR, params: IN_PATH.job, answer: jobAnswer },
   'job.stop': { ...PATHS['job.stop'], access: DIRECTOR, params: IN_PATH.job, answer: jobAnswer },
-  'table.import': { ...PATHS['table.import'], access: DIRECTOR, body: tableBody, answer: jobAnswer },
+  'table.import': { ...PATHS['table.import'], access: DIRECTOR, body: file, answer: jobAnswer },
 } as const satisfies Record<string, RouteDefinition>;

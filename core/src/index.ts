@@ -52,6 +52,7 @@ export {
 export { type Contradiction, findContradictions, type Witnessed } from './history/contradictions.ts';
 export { type CsvFault, type CsvRow, readCsv, writeCsv } from './interchange/csv.ts';
 export { type FileFault, isBrokenText, readDocument, readJson, readShape } from './interchange/read-json.ts';
+export { renamePerson } from './interchange/rename-person.ts';
 export { findJsonFault, type JsonBounds, MAX_DEPTH } from './interchange/scan-json.ts';
 export {
   attendance as attendanceSchema,
@@ -64,6 +65,7 @@ export {
   lessonNote as lessonNoteSchema,
   level as levelSchema,
   log as logSchema,
+  MOST_BLOCKS,
   mark as markSchema,
   markdown as markdownSchema,
   pattern as patternSchema,

@@ -1,6 +1,6 @@
 import compression from 'compression';
 import express, { type Express, type Request, type Response } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
 import { describeError } from './faults/describe-error.ts';
@@ -13,6 +13,7 @@ import { healthRoutes } from './features/health/health-routes.ts';
 import { jobRoutes } from './features/jobs/job-routes.ts';
 import { liveRoutes } from './features/live/live-routes.ts';
 import { programmeRoutes } from './features/programme/programme-routes.ts';
+import { forWhoAsks } from './features/sections/class-view.ts';
 import { requireOwnClass } from './features/sections/rights.ts';
 import { sectionRoutes } from './features/sections/section-routes.ts';
 import { sessionRoutes } from './features/session/session-routes.ts';
@@ -21,9 +22,10 @@ import { setupRoutes } from './features/setup/setup-routes.ts';
 import { shareRoutes } from './features/share/share-routes.ts';
 import { studentRoutes } from './features/students/student-routes.ts';
 import { studioRoutes } from './features/studio/studio-routes.ts';
-import { limitCrowd } from './http/crowd.ts';
+import { type CrowdLimits, limitCrowd, limitPerson } from './http/crowd.ts';
 import { errorHandler } from './http/errors.ts';
 import { knownHosts } from './http/hosts.ts';
+import { findBrowser } from './http/known-browser.ts';
 import { endUnfinished } from './http/loose-ends.ts';
 import { mountPages, securityHeaders } from './http/pages.ts';
 import { mountRoutes } from './http/route.ts';
@@ -36,8 +38,10 @@ export interface AppOptions extends Omit<SessionOptions, 'secret' | 'databaseUrl
   readonly signInLimit: number;
   /** Requests of nobody in particular from one address in a minute. */
   readonly anonymousLimit: number;
-  /** Requests of all who are not signed in together, in a second. */
-  readonly crowdLimit: number;
+  /** Requests in a second of all who are not signed in together, and of each address among them. */
+  readonly crowdLimit: CrowdLimits;
+  /** Requests in a second of one person who is signed in. */
+  readonly personLimit: number;
   /** Names under which this server is reached, besides those of its own machine. */
   readonly hosts: readonly string[];
   /** Which proxies are believed about who asks and how: addresses, or `loopback`. */
@@ -70,7 +74,12 @@ export function createApp(deps: Deps, options: AppOptions): App {
     ['/api/session', '/api/session/demo', '/api/setup', '/api/invitations/:token'],
     signInLimit(deps, options),
   );
-  const guards = { identify: (request: Request) => identify(deps, request), requireOwnClass };
+  const guards = {
+    identify: (request: Request) => identify(deps, request),
+    limitPerson: limitPerson(options.personLimit),
+    requireOwnClass,
+    forWhoAsks,
+  };
   mountRoutes(app, deps, guards, [
     ...healthRoutes,
     ...liveRoutes,
@@ -127,6 +136,7 @@ function anonymousLimit({ anonymousLimit: limit }: AppOptions) {
 
 function signInLimit({ database, secret }: Deps, { signInLimit: limit }: AppOptions) {
   return rateLimit({
+    keyGenerator: request => findBrowser(request, secret) ?? ipKeyGenerator(request.ip ?? ''),
     store: signInTries(database, secret),
     windowMs: QUARTER_HOUR_MS,
     limit,

@@ -2,5 +2,4 @@
 import { register } from 'tsx/esm/api';
 
 register();
-const { runTask } = await import('./compute-thread.ts');
-export default runTask;
+export const { runTask } = await import('./compute-thread.ts');

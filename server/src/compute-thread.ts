@@ -37,8 +37,6 @@ const WORK: { readonly [Name in TaskName]: Work<Name> } = {
     }),
 };
 
-export default runTask;
-
 export function runTask({ name, order, begun }: Assignment): unknown {
   begun.postMessage('begun');
   begun.close();

@@ -1,10 +1,12 @@
 // The thread of one job: it has a connection of its own, works in one transaction, and tells how far it is.
 import { parentPort, workerData } from 'node:worker_threads';
-import { EVERYTHING, type JobAnswer, type TableOrder } from '@map-step/contract';
+import { EVERYTHING, type JobAnswer, readTableOrder } from '@map-step/contract';
 import { announce } from './db/change-feed.ts';
 import { openDatabase } from './db/database.ts';
+import type { JobTerms } from './db/models.ts';
 import type { StudioScope } from './db/studio-scope.ts';
 import { HttpFault } from './faults/http-fault.ts';
+import { undoImport } from './features/studio/import-plan.ts';
 import { importDocument, readImport } from './features/studio/import-service.ts';
 import { importTable } from './features/studio/import-table.ts';
 import { toFault } from './http/errors.ts';
@@ -19,11 +21,11 @@ const progress = (stage: string, done = 0, total = 0) =>
 const database = openDatabase(databaseUrl, 1);
 try {
   progress('Reading the file');
-  const { text, found } = await database.inStudio(studio, async scope => ({
-    text: await jobStore(scope).readInput(job),
+  const { input, found } = await database.inStudio(studio, async scope => ({
+    input: await jobStore(scope).readInput(job),
     found: await jobStore(scope).find(job),
   }));
-  const work = prepare(text, found);
+  const work = prepare(input, found);
   await database.inStudio(studio, async scope => {
     const result = await work(scope);
     if (!(await jobStore(scope).finish(job, run, result)))
@@ -39,15 +41,20 @@ try {
 
 /** What can be read before the transaction is read here; the rest works inside it. */
 function prepare(
-  text: string,
+  { text, terms }: { readonly text: string; readonly terms: JobTerms },
   found: JobAnswer | undefined,
 ): (scope: StudioScope) => Promise<JobAnswer['result']> {
   const order = { job, person: found?.by ?? '', tell: progress };
+  if (found?.kind === 'import-undo') return scope => undoImport(scope, text, order.person);
   if (found?.kind === 'table') {
-    const table = JSON.parse(text) as TableOrder;
-    return scope => importTable(scope, table, order);
+    const table = readTableOrder(text);
+    if (!table.ok)
+      throw new HttpFault('unusable-file', 'This table cannot be read. Nothing was imported.', {
+        problems: table.fault,
+      });
+    return scope => importTable(scope, table.value, order);
   }
   const document = readImport(text);
   const mode = found?.kind === 'import-preview' ? 'preview' : found?.kind === 'import-take' ? 'take' : 'add';
-  return scope => importDocument(scope, document, { ...order, mode });
+  return scope => importDocument(scope, document, { ...order, mode, others: terms.others ?? [] });
 }

@@ -51,7 +51,8 @@ const app = createApp(deps, {
   pages: env.MAPSTEP_PAGES ?? 'web/dist',
   signInLimit: 20,
   anonymousLimit: 600,
-  crowdLimit: 40,
+  crowdLimit: { all: 40, address: 10 },
+  personLimit: 60,
   hosts: listOf(env.MAPSTEP_HOSTS),
   proxies: listOf(env.MAPSTEP_PROXIES ?? 'loopback'),
 });

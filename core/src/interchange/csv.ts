@@ -15,6 +15,7 @@ export interface CsvRow {
 }
 
 const SEPARATORS = [',', ';', '\t'] as const;
+const MOST_CELLS = 2_000_000;
 
 /**
  * The rows of a text, with or without a byte order mark, whatever ends its lines; a separator other than the comma
@@ -27,6 +28,7 @@ export function readCsv(text: string): Result<readonly CsvRow[], CsvFault> {
   let cells: string[] = [];
   let line = 1;
   let rowLine = 1;
+  let count = 0;
   let at = 0;
   const endRow = () => {
     if (cells.some(cell => cell !== '')) rows.push({ line: rowLine, cells });
@@ -42,6 +44,9 @@ export function readCsv(text: string): Result<readonly CsvRow[], CsvFault> {
       return failure({ line, message });
     }
     cells.push(unguard(cell.text));
+    count += 1;
+    if (count > MOST_CELLS)
+      return failure({ line, message: `there are more than ${MOST_CELLS.toLocaleString('en-GB')} cells` });
     at = cell.end;
     const isRowOver = source.charAt(at) !== separator;
     if (isRowOver) {

@@ -14,8 +14,11 @@ export interface FileFault {
 }
 
 /** Reads a file of any version as one of today's; texts come back in NFC. All faults of the shape are told, in document order. */
-export function readDocument(text: string): Result<StudioDocument, readonly FileFault[]> {
-  const parsed = readJson(text);
+export function readDocument(
+  text: string,
+  bounds?: JsonBounds,
+): Result<StudioDocument, readonly FileFault[]> {
+  const parsed = readJson(text, bounds);
   return parsed.ok ? readShape(studioDocument, upgradeDocument(parsed.value)) : parsed;
 }
 

@@ -66,7 +66,8 @@ export function findJsonFault(
       expected = 'next';
       count += 1;
     }
-    if (count > values) return { position, message: `holds more than ${values} values` };
+    if (count > values)
+      return { position, message: `holds more than ${values.toLocaleString('en-GB')} values` };
     position = skip(SPACE, text, end);
   }
   if (open.length > 0 || expected !== 'next')

@@ -424,7 +424,8 @@ export const plan = z.strictObject({
 /** Quotes and lists in one another, by their signs or by how far a line is set in: whoever draws them goes as deep as they nest. */
 const TOO_DEEP = /^(?:[ \t]*(?:>|[-*+]|\d{1,9}[.)])){21}|^(?: {4}| {0,3}\t){21}/m;
 const BLOCK_LINE = /^[ \t]*\{\{/gm;
-const MOST_BLOCKS = 40;
+/** Drawings from figures in one text. */
+export const MOST_BLOCKS = 40;
 export const markdown = z
   .string()
   .max(100_000)

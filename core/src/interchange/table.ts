@@ -157,6 +157,8 @@ export function withIds(
 export function idsByName<Entry extends { readonly id: string; readonly name: string }>(
   there: readonly Entry[],
   isOf: (entry: Entry, cells: RowCells) => boolean = () => true,
+  freshId: (name: string, isTaken: (id: string) => boolean) => string = (name, isTaken) =>
+    freeId(name, isTaken, 'row'),
 ): (cells: RowCells) => string | undefined {
   const taken = new Set(there.map(({ id }) => id));
   const byName = groupBy(there, ({ name }) => name.normalize('NFC'));
@@ -164,7 +166,7 @@ export function idsByName<Entry extends { readonly id: string; readonly name: st
     const name = (cells['name'] ?? '').normalize('NFC');
     const same = (byName.get(name) ?? []).filter(entry => isOf(entry, cells));
     if (name === '' || same.length > 1) return undefined;
-    const id = same[0]?.id ?? freeId(name, one => taken.has(one), 'row');
+    const id = same[0]?.id ?? freshId(name, one => taken.has(one));
     taken.add(id);
     return id;
   };

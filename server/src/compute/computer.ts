@@ -68,6 +68,7 @@ function openPool(kind: keyof typeof POOLS) {
   const { threads: most, megabytes } = POOLS[kind];
   const threads = new Piscina({
     filename: new URL(THREAD, import.meta.url).href,
+    name: 'runTask',
     minThreads: 0,
     maxThreads: most,
     idleTimeout: IDLE_MS,

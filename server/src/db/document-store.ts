@@ -35,7 +35,7 @@ export function documentStore<Kind extends DocumentKind>(
       `SELECT id, body, xmin::text FROM ${kind} WHERE studio_id = $1 AND ${condition} ORDER BY position`,
       values,
     );
-    return readableRows(scope, kind, rows).map(({ body }) => body);
+    return (await readableRows(scope, kind, rows)).map(({ body }) => body);
   };
   return {
     list: () => listWhere('true', []),
@@ -46,7 +46,7 @@ export function documentStore<Kind extends DocumentKind>(
         `SELECT id, body, version, xmin::text FROM ${kind} WHERE studio_id = $1 AND id = $2`,
         [id],
       );
-      const [row] = readableRows(scope, kind, rows);
+      const [row] = await readableRows(scope, kind, rows);
       return row && { body: row.body, version: row.version };
     },
     async add(bodies) {

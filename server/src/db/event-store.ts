@@ -43,6 +43,13 @@ const OWNER = {
   marks: 'check_id',
 } as const;
 const CHUNK = 2000;
+/** What one class, or one check, can hold; a term of a large class has a tenth of it. */
+const MOST: Readonly<Record<keyof EventKinds, number>> = {
+  logs: 10_000,
+  attendance: 50_000,
+  notes: 5_000,
+  marks: 100_000,
+};
 
 /**
  * Entries that are only ever added, under ids made by the client: the same id with the same body is stored
@@ -81,6 +88,7 @@ async function appendChunk<Kind extends keyof EventKinds>(
   const rows = entries.map(entry => [entry.id, entry, ...COLUMNS[kind].values(entry)]);
   const stored = await scope.select<{ id: string }>(insertInto(kind), [JSON.stringify(rows)]);
   if (stored.length < entries.length) await requireSame(scope, kind, entries);
+  if (stored.length > 0) await refuseTooMany(scope, kind, entries);
   return stored.length;
 }
 
@@ -92,6 +100,26 @@ function insertInto(kind: keyof EventKinds): string {
     SELECT $1, (row ->> 0)::uuid, row -> 1, ${values.join(', ')}
     FROM jsonb_array_elements($2::jsonb) WITH ORDINALITY AS given (row, position) ORDER BY position
     ON CONFLICT DO NOTHING RETURNING id`;
+}
+
+/** Refuses more than a class can hold; the transaction takes back what was just added. */
+async function refuseTooMany<Kind extends keyof EventKinds>(
+  scope: StudioScope,
+  kind: Kind,
+  entries: readonly EventKinds[Kind][],
+): Promise<void> {
+  const at = COLUMNS[kind].names.indexOf(OWNER[kind]);
+  const owners = [...new Set(entries.map(entry => COLUMNS[kind].values(entry)[at]))];
+  const [full] = await scope.select<{ owner: string }>(
+    `SELECT owner FROM unnest($2::text[]) owner WHERE EXISTS (SELECT FROM ${kind}
+       WHERE studio_id = $1 AND ${OWNER[kind]} = owner OFFSET ${MOST[kind]})`,
+    [owners],
+  );
+  if (full)
+    throw new HttpFault(
+      'too-large',
+      `"${full.owner}" has more than ${MOST[kind].toLocaleString('en-GB')} entries already. Nothing was added.`,
+    );
 }
 
 /** Refuses entries of which another content is stored under their id. */

@@ -1,7 +1,8 @@
 import PgBoss from 'pg-boss';
 import type { Sequelize } from 'sequelize';
 
-export const JOB_QUEUE = 'map-step-jobs';
+/** Whose turn it is: one entry a studio, which then has its oldest job done. */
+export const JOB_QUEUE = 'map-step-studios';
 
 /** Who works in a studio may put a job into the queue and hear its id, and nothing else there. */
 const MAY_QUEUE = `
@@ -13,7 +14,7 @@ const MAY_QUEUE = `
 export async function migrateJobTables(sequelize: Sequelize, databaseUrl: string): Promise<void> {
   const boss = new PgBoss({ connectionString: databaseUrl, max: 1, supervise: false, schedule: false });
   await boss.start();
-  await boss.createQueue(JOB_QUEUE);
+  await boss.createQueue(JOB_QUEUE, { name: JOB_QUEUE, policy: 'short' });
   await boss.stop({ wait: true });
   await sequelize.query(MAY_QUEUE);
 }

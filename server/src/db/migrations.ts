@@ -11,6 +11,7 @@ import { MEMBERSHIPS } from './migrations/0009-memberships.ts';
 import { CHECK_LINKS } from './migrations/0010-check-links.ts';
 import { NOTES } from './migrations/0011-notes.ts';
 import { CORRECTIONS } from './migrations/0012-corrections.ts';
+import { DOORS } from './migrations/0013-doors.ts';
 
 export interface Migration {
   readonly name: string;
@@ -36,4 +37,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0010-check-links', CHECK_LINKS),
   sql('0011-notes', NOTES),
   sql('0012-corrections', CORRECTIONS),
+  sql('0013-doors', DOORS),
 ];

@@ -10,6 +10,12 @@ export class DocumentRow extends Model {
   declare body: unknown;
 }
 
+/** What is to be done with the file of a job. */
+export interface JobTerms {
+  /** People of the file who are others than those of the same id here. */
+  readonly others?: readonly string[];
+}
+
 export class JobRow extends Model {
   declare studioId: string;
   declare id: string;
@@ -22,6 +28,7 @@ export class JobRow extends Model {
   declare stopAsked: boolean;
   declare runs: number;
   declare input: string | null;
+  declare terms: JobTerms | null;
   declare result: JobAnswer['result'];
   declare fault: JobAnswer['fault'];
 }
@@ -109,6 +116,7 @@ export class AccountRow extends Model {
   declare id: string;
   declare email: string;
   declare passwordHash: string;
+  declare epoch: number;
 }
 
 export class MembershipRow extends Model {
@@ -195,6 +203,7 @@ export function defineModels(sequelize: Sequelize): Models {
         stopAsked: BOOLEAN,
         runs: INTEGER,
         input: TEXT,
+        terms: JSONB,
         result: JSONB,
         fault: JSONB,
       },
@@ -277,7 +286,7 @@ export function defineModels(sequelize: Sequelize): Models {
       options('studios'),
     ),
     accounts: class extends AccountRow {}.init(
-      { id: key(UUID), email: TEXT, passwordHash: TEXT },
+      { id: key(UUID), email: TEXT, passwordHash: TEXT, epoch: INTEGER },
       options('accounts'),
     ),
     memberships: class extends MembershipRow {}.init(

@@ -176,7 +176,7 @@ test.each([
 });
 
 test('from however many addresses they come, all who are not signed in share what they may ask', async () => {
-  const strict = await server.another({}, { crowdLimit: 4, signInLimit: 1000 });
+  const strict = await server.another({}, { crowdLimit: { all: 4, address: 4 }, signInLimit: 1000 });
   const bram = await strict.person('bram-okoro');
   const ask = (index: number, cookie = '') =>
     fetch(`${strict.address}/api/session`, { headers: { 'x-forwarded-for': `198.51.100.${index}`, cookie } });

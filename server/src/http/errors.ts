@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { ERROR_STATUS, type ErrorBody } from '@map-step/contract';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { NO_DIRECTOR_LEFT } from '../db/migrations/0013-doors.ts';
 import { describeError, driverError } from '../faults/describe-error.ts';
 import { HttpFault } from '../faults/http-fault.ts';
 
@@ -63,6 +64,28 @@ const REFUSALS: readonly { readonly codes: ReadonlySet<string>; readonly fault: 
   {
     codes: new Set(['23505']),
     fault: new HttpFault('conflict', 'Somebody has just written this too. Load it again and look.'),
+  },
+  {
+    codes: new Set(['23503']),
+    fault: new HttpFault(
+      'conflict',
+      'Something that this names has just been taken away. Load it again and look.',
+    ),
+  },
+  {
+    codes: new Set(['23514', '54000']),
+    fault: new HttpFault('bad-request', 'This is not something that can be kept. Nothing was changed.'),
+  },
+  {
+    codes: new Set(['22021', '22P05']),
+    fault: new HttpFault('bad-request', 'The file holds NUL characters. Save it as UTF-8 text.'),
+  },
+  {
+    codes: new Set([NO_DIRECTOR_LEFT]),
+    fault: new HttpFault(
+      'conflict',
+      'A studio keeps one director who can sign in. Make somebody else one first.',
+    ),
   },
   {
     codes: new Set(['25006']),

@@ -10,7 +10,8 @@ const OWN_MACHINE = ['localhost', '127.0.0.1', '[::1]'];
 export function knownHosts(hosts: readonly string[]): RequestHandler {
   const known = new Set([...OWN_MACHINE, ...hosts]);
   return (request, _response, next) => {
-    if (!known.has((request.hostname ?? '').toLowerCase()))
+    // What a proxy says it was asked for is believed in addition, never instead: a page can say it too.
+    if (![hostOf(request.headers.host), request.hostname].every(name => known.has(name?.toLowerCase() ?? '')))
       throw new HttpFault(
         'wrong-host',
         'This server does not go by that name. Whoever runs it adds the name to MAPSTEP_HOSTS.',
@@ -20,6 +21,11 @@ export function knownHosts(hosts: readonly string[]): RequestHandler {
       throw new HttpFault('wrong-host', 'This request comes from a page of another site.');
     next();
   };
+}
+
+/** The name in a `Host` header, without its port. */
+function hostOf(header: string | undefined): string | undefined {
+  return header?.replace(/:\d+$/, '');
 }
 
 function isOwnPage(origin: string, host: string | undefined, hosts: readonly string[]): boolean {

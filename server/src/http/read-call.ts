@@ -1,7 +1,7 @@
 // What a request says, read by the schemas of its route. A body is read last: never inflated, never longer or slower
 // than its route takes.
 import type { RouteDefinition } from '@map-step/contract';
-import { type FileFault, isBrokenText, MAX_DEPTH, readJson, readShape } from '@map-step/core';
+import { type FileFault, MAX_DEPTH, readJson, readShape } from '@map-step/core';
 import express, { type Request, type Response } from 'express';
 import type { z } from 'zod';
 import { HttpFault } from '../faults/http-fault.ts';
@@ -22,7 +22,8 @@ const size = (limit: string, seconds: number, values: number): BodySize => ({
 const SIZES = {
   anonymous: size('16kb', 5, 100),
   usual: size('1mb', 20, 20_000),
-  large: size('32mb', 120, 20_000),
+  /** A file: kept as the text that it is, and read where the work is done. */
+  file: size('32mb', 120, 0),
 } as const;
 
 /** An address whose parts cannot be what they stand for names nothing. */
@@ -44,15 +45,11 @@ export async function readBody(
   response: Response,
 ): Promise<unknown> {
   if (!body) return undefined;
-  const bounds = access === 'anyone' ? SIZES.anonymous : takes ? SIZES.large : SIZES.usual;
+  const bounds = access === 'anyone' ? SIZES.anonymous : takes ? SIZES.file : SIZES.usual;
   if (takes !== 'text' && !request.is('application/json'))
     throw new HttpFault('bad-request', 'The request is not JSON.');
   const text = await readText(bounds, request, response);
-  if (takes === 'text') {
-    if (isBrokenText(text))
-      throw new HttpFault('bad-request', 'The file holds NUL characters. Save it as UTF-8 text.');
-    return shapeOf(body, text);
-  }
+  if (takes === 'text') return shapeOf(body, text);
   const json = readJson(text, { depth: MAX_DEPTH, values: bounds.values });
   if (!json.ok) throw refusal('The request is not JSON.', json.fault);
   return shapeOf(body, json.value);

@@ -52,6 +52,8 @@ export interface Implementation {
 export interface Guards {
   /** The person of a session as they stand now; undefined when the session holds no longer. */
   identify(request: Request): Promise<SignedInPerson | undefined>;
+  /** Refuses a person who asks for too much at once. */
+  limitPerson(person: string, request: Request): void;
   /** Refuses who is not on the staff of the class on the days that a call is about. */
   requireOwnClass(
     scope: StudioScope,
@@ -59,6 +61,13 @@ export interface Guards {
     who: SignedInPerson,
     call: AnyCall,
   ): Promise<void>;
+  /** An answer as far as it is meant for who asks. */
+  forWhoAsks(
+    scope: StudioScope,
+    definition: RouteDefinition,
+    call: AnyCall & { readonly who: SignedInPerson },
+    answer: unknown,
+  ): Promise<unknown>;
 }
 
 /** A route for people who are signed in, in one transaction on their studio. */
@@ -72,7 +81,7 @@ export function route<Name extends RouteName>(
       await guards.requireOwnClass(scope, ROUTES[name], known, call);
       const answer = await work(scope, { ...call, who: known } as SignedInCall<Name>);
       tellLeftOut(call.response, scope.leftOut);
-      return answer;
+      return guards.forWhoAsks(scope, ROUTES[name], { ...call, who: known }, answer);
     });
   };
   return { name, run };
@@ -127,6 +136,7 @@ export function mountRoutes(
       response.locals.route = name;
       // Who it is and whether they may is known before anything of a body is read.
       const who = await guards.identify(request);
+      if (who) guards.limitPerson(`${who.studio} ${who.id}`, request);
       authorise(name, definition, request, who);
       const call: AnyCall = {
         deps,

@@ -1,10 +1,10 @@
-import { createHash, createHmac, randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import connectPgSimple from 'connect-pg-simple';
 import { parse } from 'cookie';
+import { unsign } from 'cookie-signature';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
 import pg from 'pg';
-import { isSameSecret } from './same-secret.ts';
 
 /** Whose a session is. Their name and role are read with each request: they may have changed since. */
 export interface SessionOwner {
@@ -12,6 +12,8 @@ export interface SessionOwner {
   readonly id: string;
   /** The account they signed in by; none in the demo. */
   readonly account?: string;
+  /** How often its password had been changed then: with another one since, the session holds no longer. */
+  readonly epoch?: number;
 }
 
 declare module 'express-session' {
@@ -35,6 +37,8 @@ export interface SessionOptions {
 
 const COOKIE = 'map-step';
 const FOURTEEN_DAYS_MS = 14 * 24 * 3600 * 1000;
+/** However often it is used, a session ends after so long. */
+const LONGEST_MS = 30 * 24 * 3600 * 1000;
 
 /** Sessions in PostgreSQL, so that any server of a studio knows them. `close` ends their own small pool. */
 export function createSessions(options: SessionOptions): {
@@ -75,18 +79,25 @@ export function createSessions(options: SessionOptions): {
 /** True for a cookie that this server signed: whose it is, and whether it still holds, is another question. */
 export function hasSignedCookie(request: Request, secret: string): boolean {
   const value = parse(request.headers.cookie ?? '')[COOKIE] ?? '';
-  const [id = '', signature = ''] = value.replace(/^s:/, '').split('.');
-  const right = createHmac('sha256', secret).update(id).digest('base64').replace(/=+$/, '');
-  return isSameSecret(signature, right);
+  return unsign(value.replace(/^s:/, ''), secret) !== false;
 }
 
 /** Lets a session live on from today; written once a day. */
 export function keepAlive(request: Request, now: Date): void {
   const day = now.toISOString().slice(0, 10);
-  if (request.session.owner && request.session.day !== day) request.session.day = day;
+  if (!request.session.owner || request.session.day === day) return;
+  request.session.day = day;
+  request.session.since ??= now.toISOString();
 }
 
-/** Starts a new session for a person; the old session id dies with it. */
+/** Whose a request is, while its session has not gone on for too long. */
+export function ownerOf(request: Request, now: Date): SessionOwner | undefined {
+  const { owner, since } = request.session;
+  const isOver = since !== undefined && now.getTime() - Date.parse(since) > LONGEST_MS;
+  return isOver ? undefined : owner;
+}
+
+/** Starts a new session for a person; the old session id dies with it, and whoever calls tells its streams. */
 export async function beginSession(request: Request, owner: SessionOwner, now: Date): Promise<void> {
   await settled(done => request.session.regenerate(done));
   request.session.owner = owner;

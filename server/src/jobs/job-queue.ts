@@ -5,26 +5,27 @@ import { JOB_QUEUE } from '../db/job-tables.ts';
 import type { StudioScope } from '../db/studio-scope.ts';
 import { describeError } from '../faults/describe-error.ts';
 import { startRun } from './job-run.ts';
-import { jobStore } from './job-store.ts';
+import { expireJobs, jobStore, listStudiosWithJobs } from './job-store.ts';
 
+/** A studio that has something to be done. */
 interface Ticket {
   readonly studio: string;
-  readonly job: string;
 }
 
-/** Any server puts jobs in, any server takes them out; PostgreSQL gives each to one. */
+/** Any server puts studios in, any server takes them out; PostgreSQL gives each to one. */
 export interface JobQueue {
-  /** Queues a job in the transaction that made it. */
-  send(scope: StudioScope, job: string): Promise<void>;
+  /** Has the jobs of a studio done, once the transaction that made one is over; a studio stands in the queue once. */
+  send(scope: StudioScope): Promise<void>;
   /** Lets what runs here go back into the queue for another server. */
   close(): Promise<void>;
 }
 
 const POLL_SECONDS = 0.5;
 /** Jobs that one server runs at a time, each of another studio. */
-const AT_ONCE = 4;
+const AT_ONCE = 3;
 const WAIT_SECONDS = 1;
 const LONGEST_SECONDS = 3600;
+const CLEAN_MS = 3_600_000;
 
 export interface JobQueueOptions {
   readonly databaseUrl: string;
@@ -39,8 +40,8 @@ export async function openJobQueue(options: JobQueueOptions): Promise<JobQueue> 
   boss.on('error', error => logger.warn({ fault: describeError(error) }, 'the job queue'));
   await boss.start();
 
-  const send = async (scope: StudioScope, job: string, startAfter = 0): Promise<void> => {
-    const ticket: Ticket = { studio: scope.studioId, job };
+  const send = async (scope: StudioScope, startAfter = 0): Promise<void> => {
+    const ticket: Ticket = { studio: scope.studioId };
     const db = {
       executeSql: async (sql: string, values: unknown[]) => ({
         rows: await scope.run(
@@ -51,25 +52,24 @@ export async function openJobQueue(options: JobQueueOptions): Promise<JobQueue> 
     };
     await boss.send(JOB_QUEUE, ticket, {
       db,
+      singletonKey: scope.studioId,
       retryLimit: 0,
       expireInSeconds: LONGEST_SECONDS,
       ...(startAfter > 0 && { startAfter }),
     });
   };
 
-  const work = async (ticket: Ticket): Promise<void> => {
-    const { studio, job } = ticket;
-    const run = await database.inStudio(studio, async scope => {
-      const begun = await jobStore(scope).begin(job);
-      if (begun !== 'wait') return begun;
-      await send(scope, job, WAIT_SECONDS);
-      return undefined;
+  const work = async ({ studio }: Ticket): Promise<void> => {
+    const begun = await database.inStudio(studio, async scope => {
+      const next = await jobStore(scope).beginNext();
+      if (next === 'wait') await send(scope, WAIT_SECONDS);
+      return next;
     });
-    if (run === undefined) return;
-    const isOver = await startRun({ databaseUrl, database, logger, studio, job, run }, closing.signal);
-    if (isOver) return;
+    if (begun === undefined || begun === 'wait') return;
+    const isOver = await startRun({ databaseUrl, database, logger, studio, ...begun }, closing.signal);
     await database.inStudio(studio, async scope => {
-      if (await jobStore(scope).release(job, run)) await send(scope, job);
+      if (!isOver) await jobStore(scope).release(begun.job, begun.run);
+      if (await jobStore(scope).isAnyWaiting()) await send(scope);
     });
   };
   for (let worker = 0; worker < AT_ONCE; worker += 1)
@@ -77,9 +77,19 @@ export async function openJobQueue(options: JobQueueOptions): Promise<JobQueue> 
       if (ticket) await work(ticket.data);
     });
 
+  // What a server that died has left.
+  for (const studio of await listStudiosWithJobs(database))
+    await database.inStudio(studio, scope => send(scope));
+  const clean = () =>
+    expireJobs(database).catch(error => logger.warn({ fault: describeError(error) }, 'old jobs'));
+  await clean();
+  const cleaning = setInterval(clean, CLEAN_MS);
+  cleaning.unref();
+
   return {
     send,
     async close() {
+      clearInterval(cleaning);
       closing.abort();
       await boss.stop({ graceful: true, wait: true, timeout: 5000 });
     },

@@ -21,6 +21,9 @@ export type RunMessage =
 
 const BEAT_MS = 250;
 const DIED: JobFault = { message: 'This work ended unexpectedly. Nothing was changed; try again.' };
+const LONGEST_MINUTES = 15;
+const MOST_MEGABYTES = 768;
+const SMALLER = 'Nothing was changed; send it in smaller parts.';
 const THREAD = import.meta.url.endsWith('.js') ? './job-thread.js' : '../job-thread-from-source.mjs';
 
 /**
@@ -35,7 +38,10 @@ export async function startRun(
   const { studio, job, run } = told;
   const inJob = <Answer>(work: (store: ReturnType<typeof jobStore>) => Promise<Answer>) =>
     database.inStudio(studio, scope => work(jobStore(scope)));
-  const thread = new Worker(new URL(THREAD, import.meta.url), { workerData: told });
+  const thread = new Worker(new URL(THREAD, import.meta.url), {
+    workerData: told,
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+  });
   let progress: JobProgress = { stage: 'Starting', done: 0, total: 0 };
   let fault: JobFault | undefined;
   thread.on('message', (message: RunMessage) => {
@@ -44,8 +50,15 @@ export async function startRun(
   });
   thread.on('error', error => {
     logger.error({ fault: describeError(error), job }, 'a job died');
-    fault ??= DIED;
+    fault ??=
+      'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY'
+        ? { message: `This file needs more than the ${MOST_MEGABYTES} MB that one may take. ${SMALLER}` }
+        : DIED;
   });
+  const overdue = setTimeout(() => {
+    fault = { message: `This took longer than ${LONGEST_MINUTES} minutes and was given up. ${SMALLER}` };
+    void thread.terminate();
+  }, LONGEST_MINUTES * 60_000);
   const ended = new Promise<number>(resolve => thread.once('exit', resolve));
   const leave = () => void thread.terminate();
   if (closing.aborted) leave();
@@ -60,6 +73,7 @@ export async function startRun(
   }, BEAT_MS);
   const code = await ended;
   clearInterval(beat);
+  clearTimeout(overdue);
   closing.removeEventListener('abort', leave);
   if (closing.aborted && code !== 0) return false;
   if (fault || code !== 0)

@@ -76,23 +76,31 @@ test('a job whose server died is done by another, and the run that died cannot e
   const id = randomUUID();
   const inStudio = <Answer>(work: (store: ReturnType<typeof jobStore>) => Promise<Answer>) =>
     server.database.inStudio(server.studioId, scope => work(jobStore(scope)));
-  await inStudio(store => store.add(id, 'import', 'ottilie-marsh', file({ rooms: rooms(2, 'taken') })));
-  const dead = await inStudio(store => store.begin(id));
+  await inStudio(store =>
+    store.add(id, {
+      kind: 'import',
+      person: 'ottilie-marsh',
+      input: file({ rooms: rooms(2, 'taken') }),
+    }),
+  );
+  const dead = await inStudio(store => store.beginNext());
   await server.sql(`UPDATE jobs SET beat_at = now() - interval '1 minute' WHERE id = '${id}'`);
   const ended = await waitForJob(ottilie, id, ({ state }) => state === 'done');
   expect(fileResult(ended).added).toEqual({ rooms: 2 });
-  expect(await inStudio(store => store.finish(id, Number(dead), null))).toBe(false);
+  expect(
+    await inStudio(store => store.finish(id, dead === undefined || dead === 'wait' ? 0 : dead.run, null)),
+  ).toBe(false);
   expect(await countRooms('taken')).toBe(2);
 });
 
 test('a job that waits can be stopped and is then never begun', async () => {
   const id = randomUUID();
   await server.database.inStudio(server.studioId, scope =>
-    jobStore(scope).add(id, 'import', 'ottilie-marsh', '{}'),
+    jobStore(scope).add(id, { kind: 'import', person: 'ottilie-marsh', input: '{}' }),
   );
   const { body } = await ottilie.call('job.stop', { params: { job: id } });
   expect(body.state).toBe('stopped');
-  const begun = await server.database.inStudio(server.studioId, scope => jobStore(scope).begin(id));
+  const begun = await server.database.inStudio(server.studioId, scope => jobStore(scope).beginNext());
   expect(begun).toBe(undefined);
 });
 

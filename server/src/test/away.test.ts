@@ -27,7 +27,12 @@ test('without its database the server lives, is not ready, and asks to try again
     databaseUrl: NOWHERE,
     computer: openComputer(),
   };
-  const limits = { signInLimit: 5, anonymousLimit: 100, crowdLimit: 100 };
+  const limits = {
+    signInLimit: 5,
+    anonymousLimit: 100,
+    crowdLimit: { all: 100, address: 100 },
+    personLimit: 100,
+  };
   const options = {
     secure: false,
     pages: 'nowhere',

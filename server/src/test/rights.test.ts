@@ -1,6 +1,13 @@
 // Every route × every role × own and other studio, generated from the contract's table.
 import { randomUUID } from 'node:crypto';
-import { mayCall, ROUTES, type RouteDefinition, type RouteName, type StaffRole } from '@map-step/contract';
+import {
+  mayCall,
+  printTableOrder,
+  ROUTES,
+  type RouteDefinition,
+  type RouteName,
+  type StaffRole,
+} from '@map-step/contract';
 import { FORMAT, type StudioDocument } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { historyStore } from '../db/history-store.ts';
@@ -125,7 +132,7 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'figure.create': () => ({ unnamed: true, body: { figure: freshFigure() } }),
   'table.import': () => ({
     unnamed: true,
-    body: { table: 'patterns', text: 'id\n', mapping: {}, write: false },
+    text: printTableOrder({ table: 'patterns', text: 'id\n', mapping: {}, write: false }),
   }),
   'import.undo': () => ({ params: { job: importJob } }),
   'figure.read': () => ({ params: { figure: 'wrap' } }),
@@ -152,6 +159,8 @@ const SAMPLES: Record<RouteName, () => Sample> = {
     body: { notes: [{ ...event, id: randomUUID(), kind: 'note', text: 'Wet floor.' }] },
   }),
   'section.attend': () => ({ params: key, body: { attendance: [attendance()] } }),
+  'section.missedLinks': () => ({ params: key }),
+  'section.unmiss': () => ({ params: { ...key, student: student.student ?? '' } }),
   'check.list': () => ({ params: key }),
   'check.create': () => ({
     params: key,
@@ -262,7 +271,7 @@ function enter({ name, person, role, isOther }: Caller): Promise<TestPerson> {
 beforeAll(async () => {
   server = await startTestServer(studioWithStandIns());
   await server.database.inStudio(server.studioId, scope =>
-    jobStore(scope).add(job, 'import', 'ottilie-marsh', '{}'),
+    jobStore(scope).add(job, { kind: 'import', person: 'ottilie-marsh', input: '{}' }),
   );
   await server.database.inStudio(server.studioId, scope =>
     historyStore(scope, 'import', importJob).add({

@@ -5,7 +5,7 @@ import type { TestPerson } from './test-server.ts';
 
 /** What an import of a file came to. */
 export function fileResult({ result, fault }: JobAnswer): ImportResult {
-  if (!result || 'totals' in result) throw new Error(fault?.message ?? 'this was not a file');
+  if (!result || !('changedCount' in result)) throw new Error(fault?.message ?? 'this was not a file');
   return result;
 }
 
@@ -13,6 +13,12 @@ export function fileResult({ result, fault }: JobAnswer): ImportResult {
 export function tableResult({ result, fault }: JobAnswer): TableResult {
   if (!result || !('totals' in result)) throw new Error(fault?.message ?? 'this was not a table');
   return result;
+}
+
+/** Takes an import back as its director does, and waits for it; the fault where it cannot be. */
+export async function undoImport(director: TestPerson, import_: string): Promise<JobAnswer> {
+  const { body } = await director.call('import.undo', { params: { job: import_ } });
+  return waitForJob(director, body.id, ({ state }) => state !== 'waiting' && state !== 'running');
 }
 
 /** The whole studio as its director takes it home. */

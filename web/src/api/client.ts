@@ -61,7 +61,7 @@ export type CallOptions<Name extends RouteName> = Part<'params', ParamsOf<Name>>
 /** The same for any route, as it is sent. */
 interface AnyOptions {
   readonly params?: Readonly<Record<string, string | number>>;
-  readonly query?: Readonly<Record<string, string | number | undefined>>;
+  readonly query?: Readonly<Record<string, string | number | readonly string[] | undefined>>;
   readonly body?: unknown;
   readonly signal?: AbortSignal;
   readonly outlives?: boolean;

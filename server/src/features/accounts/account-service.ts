@@ -7,9 +7,9 @@ import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { nameOfSession } from '../../http/session.ts';
 import { findAccountOf, getAccount, listMemberships, savePassword } from '../session/account-store.ts';
-import { hashPassword } from '../session/passwords.ts';
+import { hashPassword, refuseCommonPassword } from '../session/passwords.ts';
 import { enter, requireAccount, type SignInCall } from '../session/session-service.ts';
-import { endSessions, listSessions } from '../session/session-store.ts';
+import { endOtherSessions, endSession, endSessionsIn, listSessions } from '../session/session-store.ts';
 import { requireDirectorBesides } from '../setup/directors.ts';
 import { withdrawInvitation } from './invitation-store.ts';
 
@@ -51,16 +51,19 @@ export async function changePassword(
       problems: [{ at: '/old', message: 'is not your password' }],
     });
   });
-  await savePassword(database.models, id, await hashPassword(fresh));
-  const others = (await listSessions(database, id)).filter(({ name }) => name !== nameOfSession(request));
-  return { ended: await endSessions(database, others) };
+  refuseCommonPassword(fresh, email, '/fresh');
+  const passwordHash = await hashPassword(fresh);
+  const epoch = await database.inTransaction(transaction =>
+    savePassword(database.models, id, passwordHash, transaction),
+  );
+  const { owner } = request.session;
+  if (owner) request.session.owner = { ...owner, epoch };
+  return { ended: await endOtherSessions(database, id, request.sessionID) };
 }
 
 /** Ends one session of one's own, wherever it is. */
 export async function endOwnSession({ deps, request }: OwnCall, name: string): Promise<{ ended: number }> {
-  const sessions = await listSessions(deps.database, requireOwn(request));
-  const chosen = sessions.filter(session => session.name === name);
-  return { ended: await endSessions(deps.database, chosen) };
+  return { ended: await endSession(deps.database, requireOwn(request), name) };
 }
 
 /** Goes to another studio of the same account. */
@@ -68,7 +71,8 @@ export async function enterStudio(call: OwnCall, studio: string): Promise<Sessio
   const account = requireOwn(call.request);
   const chosen = (await listMemberships(call.deps.database, account)).find(one => one.studio === studio);
   if (!chosen) throw new HttpFault('not-found', 'You do not belong to this studio.');
-  return enter(call, { studio, id: chosen.person, account });
+  const { epoch = 1 } = call.request.session.owner ?? {};
+  return enter(call, { studio, id: chosen.person, account, epoch });
 }
 
 /** How the people of a studio come in. */
@@ -112,8 +116,7 @@ export async function endAccount(
     await announce(scope, { topic: 'studio', id: person });
   });
   if (!account) return { ended: 0 };
-  const here = (await listSessions(database, account.id)).filter(({ studio }) => studio === who.studio);
-  await endSessions(database, here);
+  await endSessionsIn(database, account.id, who.studio);
   // An account that belongs nowhere any more is nobody's.
   await database.select(
     'DELETE FROM accounts a WHERE id = $1 AND NOT EXISTS (SELECT FROM memberships m WHERE m.account_id = a.id) RETURNING id',

@@ -4,10 +4,23 @@ import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
-import { addAccount, addMembership, findAccountOf, savePassword } from '../session/account-store.ts';
-import { hashPassword } from '../session/passwords.ts';
-import { accountFor, enter, rememberHere, type SignInCall } from '../session/session-service.ts';
-import { endSessions, listSessions } from '../session/session-store.ts';
+import {
+  type Account,
+  addMembership,
+  findAccountOf,
+  isOnlyIn,
+  lockAccount,
+  savePassword,
+} from '../session/account-store.ts';
+import { hashPassword, refuseCommonPassword } from '../session/passwords.ts';
+import {
+  accountFor,
+  enter,
+  prepareAccount,
+  rememberHere,
+  type SignInCall,
+} from '../session/session-service.ts';
+import { endOtherSessions } from '../session/session-store.ts';
 import { getStudio, isDemoStudio } from '../studio/studio-store.ts';
 import { addInvitation, findInvitation, type Invitation, takeInvitation } from './invitation-store.ts';
 
@@ -38,6 +51,7 @@ export async function invite(scope: StudioScope, deps: Deps, person: string): Pr
 export async function readInvitation(deps: Deps, token: string): Promise<InvitationAnswer> {
   const invitation = await requireInvitation(deps, token);
   const account = await findAccountOf(deps.database, invitation.studio, invitation.person);
+  if (account && account.studios > 1) throw SPENT;
   return deps.database.inStudio(invitation.studio, async scope => {
     const { name, role } = await getPerson(scope, invitation.person);
     return {
@@ -60,31 +74,36 @@ export async function acceptInvitation(
   const { studio, person } = await requireInvitation(deps, token);
   const known = await findAccountOf(deps.database, studio, person);
   const account = known
-    ? await setNewPassword(deps, token, known, given)
+    ? await setNewPassword(deps, token, { ...known, studio, person }, given)
     : await join(call, token, { studio, person }, given);
   rememberHere(call, given.email);
-  return enter(call, { studio, id: person, account });
+  return enter(call, { studio, id: person, account: account.id, epoch: account.epoch });
 }
 
 async function setNewPassword(
   deps: Deps,
   token: string,
-  account: { readonly id: string; readonly email: string },
+  account: Pick<Account, 'id' | 'email'> & Pick<Invitation, 'studio' | 'person'>,
   { email, password }: { readonly email: string; readonly password: string },
-): Promise<string> {
+): Promise<Pick<Account, 'id' | 'epoch'>> {
   const { database } = deps;
+  const { models } = database;
   if (email.toLowerCase() !== account.email.toLowerCase())
     throw new HttpFault('bad-request', 'Give the e-mail that you sign in with.', {
       problems: [{ at: '/email', message: 'is not that of your account' }],
     });
+  refuseCommonPassword(password, email, '/password');
   const passwordHash = await hashPassword(password);
-  await database.inTransaction(async transaction => {
-    if (!(await takeInvitation(database.models, token, transaction))) throw SPENT;
-    await savePassword(database.models, account.id, passwordHash, transaction);
+  const epoch = await database.inTransaction(async transaction => {
+    await lockAccount(models, account.id, transaction);
+    // Since the link was made the account may have come to belong to somebody else's studio too.
+    if (!(await isOnlyIn(models, account, transaction))) throw SPENT;
+    if (!(await takeInvitation(models, token, transaction))) throw SPENT;
+    return savePassword(models, account.id, passwordHash, transaction);
   });
   // Whoever knew the old one is out.
-  await endSessions(database, await listSessions(database, account.id));
-  return account.id;
+  await endOtherSessions(database, account.id, '');
+  return { id: account.id, epoch };
 }
 
 async function join(
@@ -92,14 +111,14 @@ async function join(
   token: string,
   { studio, person }: Pick<Invitation, 'studio' | 'person'>,
   { email, password }: { readonly email: string; readonly password: string },
-): Promise<string> {
+): Promise<Pick<Account, 'id' | 'epoch'>> {
   const { database } = call.deps;
   const account = await accountFor(call, email, password);
   const joined = await database.inNewStudio(
     studio,
     async transaction => {
       if (!(await takeInvitation(database.models, token, transaction))) return false;
-      if (account.isNew) await addAccount(database.models, account, transaction);
+      await prepareAccount(database.models, account, transaction);
       const own = { accountId: account.id, studioId: studio };
       if ((await database.models.memberships.count({ where: own, transaction })) > 0)
         throw new HttpFault('conflict', 'You belong to this studio already, under another name. Sign in.');
@@ -112,7 +131,7 @@ async function join(
     },
   );
   if (!joined) throw SPENT;
-  return account.id;
+  return account;
 }
 
 async function requireInvitation(deps: Deps, token: string): Promise<Invitation> {

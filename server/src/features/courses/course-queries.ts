@@ -51,7 +51,7 @@ async function listSections(scope: StudioScope, page: number): Promise<SectionSu
        ORDER BY last_date DESC, position DESC LIMIT ${PAGE + 1} OFFSET $2`,
     [page * PAGE],
   );
-  return readableRows(scope, 'sections', rows).map(({ body, student_count, behind }) => ({
+  return (await readableRows(scope, 'sections', rows)).map(({ body, student_count, behind }) => ({
     id: body.id,
     course: body.course,
     start: body.start,

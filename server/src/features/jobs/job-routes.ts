@@ -26,5 +26,5 @@ async function getJob(scope: StudioScope, id: string): Promise<JobAnswer> {
 
 /** Whoever looks at a job whose server has died puts it back into the queue. */
 async function wake(deps: Deps, scope: StudioScope, { id, state }: JobAnswer): Promise<void> {
-  if (state === 'running' && (await jobStore(scope).release(id))) await deps.jobs.send(scope, id);
+  if (state === 'running' && (await jobStore(scope).release(id))) await deps.jobs.send(scope);
 }

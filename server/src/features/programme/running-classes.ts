@@ -26,7 +26,7 @@ export async function listRunning(scope: StudioScope, today: string): Promise<re
      ORDER BY body ->> 'start', position LIMIT ${MOST}`,
     [addDays(today, -DAYS_AFTER), addDays(today, DAYS_BEFORE)],
   );
-  const sections = readableRows(scope, 'sections', rows);
+  const sections = await readableRows(scope, 'sections', rows);
   const ids = [...new Set(sections.map(({ body }) => body.course))];
   const courses = new Map((await documentStore(scope, 'courses').listSome(ids)).map(one => [one.id, one]));
   const plans = await publishedPlans(scope, ids);

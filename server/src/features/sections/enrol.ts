@@ -1,10 +1,10 @@
-import { randomUUID } from 'node:crypto';
 import type { AnswerOf, EnrolBody } from '@map-step/contract';
-import { changesBetween, freeId, type Section, type Student } from '@map-step/core';
+import { changesBetween, type Section, type Student } from '@map-step/core';
 import { runCommand } from '../../aggregates/aggregate.ts';
 import { tellVersioned } from '../../aggregates/document-aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+import { newStudentId } from '../studio/student-id.ts';
 import { sectionAggregate } from './section-aggregate.ts';
 
 /** New students enter a class, all at once or none. */
@@ -14,7 +14,7 @@ export async function enrolStudents(
   person: string,
   { students: given, from }: EnrolBody,
 ): Promise<AnswerOf<'section.enrol'>> {
-  const students = given.map(({ name, role }): Student => ({ id: idFor(name), name, role }));
+  const students = given.map(({ name, role }): Student => ({ id: newStudentId(), name, role }));
   await documentStore(scope, 'students').add(students);
   const entries = students.map(({ id: student, role }) => ({ student, role, ...(from && { from }) }));
   const aggregate = sectionAggregate(scope, id);
@@ -24,9 +24,4 @@ export async function enrolStudents(
     return { kind: 'edit', what, changes: changesBetween(body, after) };
   });
   return tellVersioned(aggregate);
-}
-
-/** Two students may have one name. */
-function idFor(name: string): string {
-  return `${freeId(name, () => false, 'student').slice(0, 50)}-${randomUUID().slice(0, 8)}`;
 }

@@ -1,4 +1,4 @@
-import type { BodyOf, LinkAnswer } from '@map-step/contract';
+import type { AnswerOf, BodyOf, LinkAnswer } from '@map-step/contract';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { hashToken, newToken } from '../../http/token.ts';
 import { frozenText } from './frozen-text.ts';
@@ -16,7 +16,7 @@ export async function tellMissed(
   now: Date,
 ): Promise<LinkAnswer> {
   requireStudents(await getSection(scope, section), [student]);
-  await scope.models.missedLinks.destroy(scope.where({ sectionId: section, studentId: student }));
+  await withdrawMissed(scope, section, student);
   const [token, expires] = [newToken(), new Date(now.getTime() + LINK_DAYS * DAY_MS)];
   await scope.models.missedLinks.create(
     {
@@ -31,4 +31,20 @@ export async function tellMissed(
     { transaction: scope.transaction },
   );
   return { token, expires: expires.toISOString() };
+}
+
+/** The link of a student works no more. */
+export function withdrawMissed(scope: StudioScope, section: string, student: string): Promise<number> {
+  return scope.models.missedLinks.destroy(scope.where({ sectionId: section, studentId: student }));
+}
+
+/** Who has such a link, and since when. */
+export async function listMissedLinks(
+  scope: StudioScope,
+  section: string,
+): Promise<AnswerOf<'section.missedLinks'>> {
+  const links = await scope.models.missedLinks.findAll(scope.where({ sectionId: section }));
+  return {
+    students: links.map(({ studentId, createdAt }) => ({ student: studentId, at: createdAt.toISOString() })),
+  };
 }

@@ -1,5 +1,5 @@
 // Who may do what in a class: the one place that knows. The table of routes says which days a call is about.
-import type { RouteDefinition, SignedInPerson } from '@map-step/contract';
+import type { OwnClass, RouteDefinition, SignedInPerson } from '@map-step/contract';
 import { isOnStaff, type Section } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -26,39 +26,46 @@ export async function getSection(scope: StudioScope, id: string): Promise<Sectio
   return stored.body;
 }
 
-/** Refuses who is neither the director nor on the staff of the class on the days that a call is about. */
+/** Refuses who is neither the director nor on the staff of the class on the days that a call, or its answer, is about. */
 export async function requireOwnClass(
   scope: StudioScope,
-  { ownClass }: RouteDefinition,
+  { ownClass, reads }: RouteDefinition,
   who: SignedInPerson,
   call: AnyCall,
 ): Promise<void> {
-  if (!ownClass) return;
+  if (!ownClass && !reads) return;
+  const section = await getSection(scope, (call as ClassCall).params.section);
+  for (const right of [reads, ownClass])
+    if (right) requireStaff(section, who, await daysOf(scope, right, section, call));
+}
+
+/** The days of a class that a right is about. */
+async function daysOf(
+  scope: StudioScope,
+  right: OwnClass,
+  section: Section,
+  call: AnyCall,
+): Promise<readonly (string | undefined)[]> {
   const { params, body } = call as ClassCall;
-  const section = await getSection(scope, params.section);
-  const lessons =
-    ownClass === 'lesson'
-      ? [params.lesson ?? 0]
-      : [...(body?.logs ?? []), ...(body?.attendance ?? []), ...(body?.notes ?? [])].map(lessonOf);
-  switch (ownClass) {
+  const lessonDays = async (lessons: readonly number[]) => {
+    await requireLessonsOfCourse(scope, section, lessons);
+    return lessons.map(lesson => section.dates[lesson - 1]);
+  };
+  switch (right) {
     case 'lesson':
+      return lessonDays([params.lesson ?? 0]);
     case 'entries':
-      await requireLessonsOfCourse(scope, section, lessons);
-      return requireStaff(
-        section,
-        who,
-        lessons.map(lesson => section.dates[lesson - 1]),
+      return lessonDays(
+        [...(body?.logs ?? []), ...(body?.attendance ?? []), ...(body?.notes ?? [])].map(lessonOf),
       );
     case 'check':
-      return requireStaff(section, who, [await dateOfCheck(scope, section, params.check ?? '')]);
+      return [await dateOfCheck(scope, section, params.check ?? '')];
     case 'today':
-      return requireStaff(section, who, [await todayOf(scope, call)]);
+      return [await todayOf(scope, call)];
     case 'staff-recap':
-      return params.audience === 'staff'
-        ? requireStaff(section, who, [await todayOf(scope, call)])
-        : undefined;
+      return params.audience === 'staff' ? [await todayOf(scope, call)] : [];
     default:
-      return ownClass satisfies never;
+      return right satisfies never;
   }
 }
 

@@ -3,18 +3,10 @@ import { announce } from '../../db/change-feed.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { route } from '../../http/route.ts';
 import { enrolStudents } from './enrol.ts';
-import { tellMissed } from './missed-links.ts';
+import { listMissedLinks, tellMissed, withdrawMissed } from './missed-links.ts';
 import { publishRecap, readRecapDetail, revokeLinks, runRecapCommand } from './recap-service.ts';
-import { maySeeStudents } from './rights.ts';
 import { sectionAggregate } from './section-aggregate.ts';
-import {
-  appendAttendance,
-  appendLogs,
-  appendNotes,
-  finishLesson,
-  readSection,
-  withoutStudents,
-} from './section-service.ts';
+import { appendAttendance, appendLogs, appendNotes, finishLesson, readSection } from './section-service.ts';
 import { readTerm } from './term.ts';
 
 export const sectionRoutes = [
@@ -28,10 +20,7 @@ export const sectionRoutes = [
     enrolStudents(scope, params.section, who.id, body),
   ),
   route('term.read', (scope, { query }) => readTerm(scope, query)),
-  route('section.read', async (scope, call) => {
-    const answer = await readSection(scope, call.params.section, call.deps);
-    return (await maySeeStudents(scope, answer.section, call)) ? answer : withoutStudents(answer);
-  }),
+  route('section.read', (scope, { deps, params }) => readSection(scope, params.section, deps)),
   route('section.document', (scope, { params }) => tellVersioned(sectionAggregate(scope, params.section))),
   route('section.command', (scope, { who, params, body }) =>
     runDocumentCommand(sectionAggregate(scope, params.section), who.id, body.command),
@@ -51,6 +40,10 @@ export const sectionRoutes = [
   route('section.missed', (scope, { deps, params, body }) =>
     tellMissed(scope, params.section, body, deps.now()),
   ),
+  route('section.missedLinks', (scope, { params }) => listMissedLinks(scope, params.section)),
+  route('section.unmiss', async (scope, { params }) => ({
+    ended: await withdrawMissed(scope, params.section, params.student),
+  })),
   route(
     'lesson.finish',
     changing(async (scope, call) => {

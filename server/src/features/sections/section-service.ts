@@ -23,7 +23,7 @@ import type { OrderOf } from '../../compute/tasks.ts';
 import { workedOut } from '../../compute/work-first.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
-import { JsonText, type Told } from '../../db/json-text.ts';
+import type { Told } from '../../db/json-text.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { type Deps, todayIn } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
@@ -33,7 +33,7 @@ import { addRecaps, findPublishedPlan, getStudio, localRulesOf } from '../studio
 import { listRecaps } from './recap-aggregate.ts';
 import { getSection } from './rights.ts';
 
-type ToldSection = Told<SectionAnswer> & { readonly section: Section };
+export type ToldSection = Told<SectionAnswer> & { readonly section: Section };
 
 /** Who writes, and by which clock. */
 interface Writing {
@@ -55,22 +55,6 @@ export async function readSection(scope: StudioScope, id: string, deps: Deps): P
     attendance: await eventStore(scope, 'attendance').listJson(id),
     notes: await eventStore(scope, 'notes').listJson(id),
     recaps: await listRecaps(scope, id, deps.now()),
-  };
-}
-
-/** What everybody of the studio may see of a class: how many are in it and where it is, and nobody's name. */
-export function withoutStudents({ section, logs, recaps, ...answer }: ToldSection): ToldSection {
-  const read = logs instanceof JsonText ? logs.read() : logs;
-  return {
-    ...answer,
-    section: { ...section, students: [] },
-    students: [],
-    attendance: [],
-    notes: [],
-    logs: read.map(({ note: _, ...log }) => log),
-    recaps: (recaps instanceof JsonText ? recaps.read() : recaps).map(recap =>
-      recap.audience === 'staff' ? { ...recap, markdown: '' } : recap,
-    ),
   };
 }
 
@@ -167,6 +151,7 @@ async function draftOrder(
   const { course: courseId } = section;
   const { body: course } = await getStored(courseAggregate(scope, courseId));
   const studio = await getStudio(scope);
+  const attendance = await eventStore(scope, 'attendance').list(id);
   return {
     studio,
     localRules: localRulesOf(studio),
@@ -177,10 +162,15 @@ async function draftOrder(
     lesson,
     logs: await eventStore(scope, 'logs').list(id),
     notes: await eventStore(scope, 'notes').list(id),
-    attendance: await eventStore(scope, 'attendance').list(id),
-    students: await documentStore(scope, 'students').listSome(section.students.map(({ student }) => student)),
+    attendance,
+    students: await documentStore(scope, 'students').listSome(everInClass(section, attendance)),
     recaps: recaps.map(recap => ({ lesson: recap.lesson })),
   };
+}
+
+/** Who is, will be or was in a class: none of their names comes into a text for students. */
+function everInClass({ students }: Section, attendance: readonly Attendance[]): readonly string[] {
+  return [...new Set([...students, ...attendance].map(({ student }) => student))];
 }
 
 export function requireStudents(section: Section, students: readonly string[]): void {

@@ -22,7 +22,7 @@ export async function readTerm(
      ORDER BY body ->> 'start', position`,
     [from, to],
   );
-  const classes = readableRows(scope, 'sections', rows).map(
+  const classes = (await readableRows(scope, 'sections', rows)).map(
     ({ body: { students: _, ...section }, behind }) => ({
       ...section,
       behind,

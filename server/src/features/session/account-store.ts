@@ -1,7 +1,7 @@
 import type { SignedInPerson, StaffRole } from '@map-step/contract';
-import { col, fn, type Transaction, UniqueConstraintError, where } from 'sequelize';
+import { col, fn, literal, type Transaction, UniqueConstraintError, where } from 'sequelize';
 import type { Database } from '../../db/database.ts';
-import type { Models } from '../../db/models.ts';
+import type { AccountRow, Models } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import type { SessionOwner } from '../../http/session.ts';
@@ -10,6 +10,8 @@ export interface Account {
   readonly id: string;
   readonly email: string;
   readonly passwordHash: string;
+  /** Rises with each new password. */
+  readonly epoch: number;
 }
 
 export async function findAccount(
@@ -21,13 +23,17 @@ export async function findAccount(
     where: where(fn('lower', col('email')), email.toLowerCase()),
     transaction,
   });
-  return row ? { id: row.id, email: row.email, passwordHash: row.passwordHash } : undefined;
+  return row ? accountOf(row) : undefined;
 }
 
 export async function getAccount(database: Database, id: string): Promise<Account> {
   const row = await database.models.accounts.findByPk(id);
   if (!row) throw new Error('the account of a session is gone');
-  return { id, email: row.email, passwordHash: row.passwordHash };
+  return accountOf(row);
+}
+
+function accountOf({ id, email, passwordHash, epoch }: AccountRow): Account {
+  return { id, email, passwordHash, epoch };
 }
 
 /** The account of a person of a studio, and to how many studios it belongs. */
@@ -53,13 +59,46 @@ export async function addAccount(models: Models, account: Account, transaction: 
   }
 }
 
+/** Waits for whoever changes this account, or what it belongs to, at the same moment. */
+export async function lockAccount(models: Models, id: string, transaction: Transaction): Promise<void> {
+  await models.accounts.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+}
+
+/** A new password ends the sessions and the links of the one before; the answer is the account's epoch from now on. */
 export async function savePassword(
   models: Models,
   id: string,
   passwordHash: string,
-  transaction?: Transaction,
-): Promise<void> {
-  await models.accounts.update({ passwordHash }, { where: { id }, ...(transaction && { transaction }) });
+  transaction: Transaction,
+): Promise<number> {
+  await lockAccount(models, id, transaction);
+  await withdrawLinksOf(models, id, transaction);
+  const [, [row]] = await models.accounts.update(
+    { passwordHash, epoch: literal('epoch + 1') },
+    { where: { id }, transaction, returning: true },
+  );
+  return row?.epoch ?? 0;
+}
+
+/** Links by which the password of an account could be set hold no longer, in whatever studio they were made. */
+export async function withdrawLinksOf(models: Models, id: string, transaction: Transaction): Promise<void> {
+  await models.sequelize.query(
+    `DELETE FROM invitations i USING memberships m
+     WHERE m.account_id = $1 AND i.studio_id = m.studio_id AND i.person_id = m.person_id`,
+    { bind: [id], transaction },
+  );
+}
+
+/** True while an account belongs to this studio, as this person, and to no other. */
+export async function isOnlyIn(
+  models: Models,
+  { id, studio, person }: { readonly id: string; readonly studio: string; readonly person: string },
+  transaction: Transaction,
+): Promise<boolean> {
+  const memberships = await models.memberships.findAll({ where: { accountId: id }, transaction });
+  return (
+    memberships.length === 1 && memberships[0]?.studioId === studio && memberships[0].personId === person
+  );
 }
 
 /** An account becomes a person of the studio. */
@@ -105,17 +144,18 @@ export async function findDemoStudio(database: Database): Promise<string | undef
 
 /**
  * The owner of a session as they stand now. Undefined when they are no longer of the studio, when their account is
- * gone, or when the session is of a demo that is none any more.
+ * gone or has another password, or when the session is of a demo that is none any more.
  */
 export async function findSignedIn(
   database: Database,
-  { studio, id, account }: SessionOwner,
+  { studio, id, account, epoch = 1 }: SessionOwner,
 ): Promise<SignedInPerson | undefined> {
   const [row] = await database.select<{ name: string; role: StaffRole }>(
     `SELECT body ->> 'name' AS name, body ->> 'role' AS role FROM people
      WHERE studio_id = $1 AND id = $2 AND CASE WHEN $3::uuid IS NULL THEN studio_id IN (${DEMO})
-       ELSE EXISTS (SELECT FROM memberships m WHERE m.account_id = $3 AND m.studio_id = $1 AND m.person_id = $2) END`,
-    [studio, id, account ?? null],
+       ELSE EXISTS (SELECT FROM memberships m JOIN accounts a ON a.id = m.account_id
+         WHERE m.account_id = $3 AND m.studio_id = $1 AND m.person_id = $2 AND a.epoch = $4) END`,
+    [studio, id, account ?? null, epoch],
   );
   return row && { id, studio, ...row };
 }

@@ -1,4 +1,5 @@
 import { hash, verify } from '@node-rs/argon2';
+import { dictionary } from '@zxcvbn-ts/language-common';
 import { HttpFault } from '../../faults/http-fault.ts';
 
 const BUSY = new HttpFault(
@@ -17,6 +18,27 @@ let last: Promise<unknown> = Promise.resolve();
 export function hashPassword(password: string): Promise<string> {
   return inTurn(() => hash(password));
 }
+
+/** Refuses what is tried first by whoever guesses: common passwords, their usual endings, the own e-mail. */
+export function refuseCommonPassword(password: string, email: string, at: string): void {
+  const plain = password.toLowerCase();
+  const stem = plain.replace(/[^\p{L}]+$/u, '');
+  const [own = ''] = email.toLowerCase().split('@');
+  const isCommon =
+    COMMON.has(plain) ||
+    (stem.length >= LEAST_STEM && COMMON.has(stem)) ||
+    new Set(plain).size < LEAST_LETTERS ||
+    (own.length >= LEAST_LETTERS && plain.includes(own));
+  if (isCommon)
+    throw new HttpFault('bad-request', 'This password is among those that are tried first. Choose another.', {
+      problems: [{ at, message: 'is among those that are tried first; some words of your own are better' }],
+    });
+}
+
+/** Some fifty thousand passwords that people have. */
+const COMMON: ReadonlySet<string> = new Set(dictionary['passwords-common']);
+const LEAST_STEM = 6;
+const LEAST_LETTERS = 4;
 
 /** Without a hash it takes as long, and is false. */
 export async function isPassword(passwordHash: string | undefined, password: string): Promise<boolean> {

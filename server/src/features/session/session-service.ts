@@ -1,14 +1,15 @@
-import { createHmac, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import type { SessionAnswer, SetupBody, SignedInPerson, SignInBody } from '@map-step/contract';
 import type { Person } from '@map-step/core';
-import { parse } from 'cookie';
 import type { Request, Response } from 'express';
 import type { Transaction } from 'sequelize';
+import { announceSessionEnd } from '../../db/change-feed.ts';
 import { documentStore } from '../../db/document-store.ts';
+import type { Models } from '../../db/models.ts';
 import { type Deps, todayIn } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
-import { isSameSecret } from '../../http/same-secret.ts';
-import { beginSession, keepAlive, type SessionOwner } from '../../http/session.ts';
+import { isBrowserOf, rememberBrowser } from '../../http/known-browser.ts';
+import { beginSession, keepAlive, nameOfSession, ownerOf, type SessionOwner } from '../../http/session.ts';
 import { accountTries } from '../../http/sign-in-tries.ts';
 import { hashToken } from '../../http/token.ts';
 import { createStudio, getStudio, isServerEmpty } from '../studio/studio-store.ts';
@@ -20,15 +21,18 @@ import {
   findDemoStudio,
   findSignedIn,
   listMemberships,
+  lockAccount,
   noteEntered,
+  withdrawLinksOf,
 } from './account-store.ts';
-import { hashPassword, isPassword } from './passwords.ts';
+import { hashPassword, isPassword, refuseCommonPassword } from './passwords.ts';
+import { endOldestSessions } from './session-store.ts';
 
 const WRONG = new HttpFault('wrong-password', 'This e-mail and password do not belong together. Try again.');
 
 /** The person of a session as they stand now. */
 export async function identify(deps: Deps, request: Request): Promise<SignedInPerson | undefined> {
-  const { owner } = request.session;
+  const owner = ownerOf(request, deps.now());
   if (!owner || (!owner.account && !deps.demo)) return undefined;
   return findSignedIn(deps.database, owner);
 }
@@ -72,7 +76,12 @@ export async function signIn(call: SignInCall, { email, password, at }: SignInBo
   const studios = await listMemberships(call.deps.database, account.id);
   const entered = studios.find(({ slug }) => slug === at) ?? studios[0];
   if (!entered) throw WRONG;
-  return enter(call, { studio: entered.studio, id: entered.person, account: account.id });
+  return enter(call, {
+    studio: entered.studio,
+    id: entered.person,
+    account: account.id,
+    epoch: account.epoch,
+  });
 }
 
 /** The account of who gives its e-mail and password; guesses are counted, and made ever more slowly. */
@@ -115,14 +124,14 @@ export async function setUpStudio(call: SignInCall, setup: SetupBody): Promise<S
     if (isLate && founding !== 'open') return false;
     if (!isFirst && founding === 'invitation' && !(await takeFoundingLink(call, setup, transaction)))
       return false;
-    if (account.isNew) await addAccount(database.models, account, transaction);
+    await prepareAccount(database.models, account, transaction);
     return true;
   };
   const owner = await database.inNewStudio(studio, prepare, async scope => {
     await createStudio(scope, { name: setup.studio, timezone: setup.timezone });
     await documentStore(scope, 'people').add([director]);
     await addMembership(scope, account.id, director.id);
-    return { studio, id: director.id, account: account.id };
+    return { studio, id: director.id, account: account.id, epoch: account.epoch };
   });
   if (!owner) throw founding === 'invitation' && !isFirst ? SPENT : TAKEN;
   rememberHere(call, setup.email);
@@ -144,7 +153,22 @@ export async function accountFor(
   const { database } = call.deps;
   const known = await database.inTransaction(transaction => findAccount(database.models, email, transaction));
   if (known) return { ...(await requireAccount(call, email, password)), isNew: false };
-  return { id: randomUUID(), email, passwordHash: await hashPassword(password), isNew: true };
+  refuseCommonPassword(password, email, '/password');
+  return { id: randomUUID(), email, passwordHash: await hashPassword(password), epoch: 1, isNew: true };
+}
+
+/**
+ * In the transaction in which an account comes to belong to one more studio: it is written where it is new; where it is
+ * not, no link of a studio that it belongs to sets its password any longer.
+ */
+export async function prepareAccount(
+  models: Models,
+  account: Account & { readonly isNew: boolean },
+  transaction: Transaction,
+): Promise<void> {
+  if (account.isNew) return addAccount(models, account, transaction);
+  await lockAccount(models, account.id, transaction);
+  await withdrawLinksOf(models, account.id, transaction);
 }
 
 async function takeFoundingLink(
@@ -159,29 +183,23 @@ async function takeFoundingLink(
 
 /** Begins the session of somebody whom a password, a link or the demo has let in. */
 export async function enter({ deps, request }: SignInCall, owner: SessionOwner): Promise<SessionAnswer> {
+  const before = request.session.owner && {
+    studio: request.session.owner.studio,
+    name: nameOfSession(request),
+  };
   await beginSession(request, owner, deps.now());
+  // What was open in this browser was of who was signed in before.
+  if (before) await deps.database.inStudio(before.studio, scope => announceSessionEnd(scope, before.name));
+  if (owner.account !== undefined) await endOldestSessions(deps.database, owner.account);
   await noteEntered(deps.database, owner);
   return readSession(deps, request);
 }
 
-const KNOWN = 'map-step-known';
-const YEAR_MS = 365 * 86_400_000;
-
-function signatureOf({ deps }: SignInCall, email: string): string {
-  return createHmac('sha256', deps.secret).update(`known ${email.toLowerCase()}`).digest('base64url');
-}
-
 /** This browser has signed in by this address before. */
 export function rememberHere(call: SignInCall, email: string): void {
-  call.response.cookie(KNOWN, signatureOf(call, email), {
-    httpOnly: true,
-    sameSite: 'lax',
-    secure: call.request.secure,
-    path: '/api',
-    maxAge: YEAR_MS,
-  });
+  rememberBrowser(call.response, call.request, email, call.deps.secret);
 }
 
 function isKnownHere(call: SignInCall, email: string): boolean {
-  return isSameSecret(parse(call.request.get('cookie') ?? '')[KNOWN] ?? '', signatureOf(call, email));
+  return isBrowserOf(call.request, email, call.deps.secret);
 }

@@ -1,7 +1,8 @@
 import type { ShareAnswer } from '@map-step/contract';
+import type { Section } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import type { RecapRow } from '../../db/models.ts';
-import type { Deps } from '../../deps.ts';
+import { type Deps, todayIn } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { publicRoute } from '../../http/route.ts';
 import { hashToken } from '../../http/token.ts';
@@ -37,11 +38,12 @@ async function readShared(deps: Deps, token: string): Promise<ShareAnswer> {
 }
 
 /** What one student was told of a check. */
-async function readOwnWords({ database, now }: Deps, token: string): Promise<ShareAnswer> {
+async function readOwnWords(deps: Deps, token: string): Promise<ShareAnswer> {
+  const { database, now } = deps;
   const link = await database.inTransaction(transaction =>
     database.models.checkLinks.findByPk(hashToken(token), { transaction }),
   );
-  if (!link) return readMissed({ database, now }, token);
+  if (!link) return readMissed(deps, token);
   if (link.expiresAt <= now()) throw EXPIRED;
   return database.inStudio(link.studioId, async scope => {
     const check = (await documentStore(scope, 'checks').find(link.checkId))?.body;
@@ -59,19 +61,19 @@ async function readOwnWords({ database, now }: Deps, token: string): Promise<Sha
 }
 
 /** What one student who was away has missed. */
-async function readMissed(
-  { database, now }: Pick<Deps, 'database' | 'now'>,
-  token: string,
-): Promise<ShareAnswer> {
+async function readMissed(deps: Deps, token: string): Promise<ShareAnswer> {
+  const { database, now } = deps;
   const link = await database.inTransaction(transaction =>
     database.models.missedLinks.findByPk(hashToken(token), { transaction }),
   );
   if (!link || link.expiresAt <= now()) throw EXPIRED;
   return database.inStudio(link.studioId, async scope => {
     const section = (await documentStore(scope, 'sections').find(link.sectionId))?.body;
-    const course = section && (await documentStore(scope, 'courses').find(section.course))?.body;
+    const studio = await getStudio(scope);
+    if (!section || !isStillIn(section, link.studentId, todayIn(deps, studio.timezone))) throw EXPIRED;
+    const course = (await documentStore(scope, 'courses').find(section.course))?.body;
     return {
-      studio: (await getStudio(scope)).name,
+      studio: studio.name,
       course: course?.name ?? '',
       lesson: 0,
       date: link.createdAt.toISOString().slice(0, 10),
@@ -79,6 +81,13 @@ async function readMissed(
       corrected: null,
     };
   });
+}
+
+/** True of a student of a class today, or on its last day once that is over. */
+function isStillIn(section: Section, student: string, today: string): boolean {
+  const last = section.dates.at(-1) ?? today;
+  const day = last < today ? last : today;
+  return section.students.some(one => one.student === student && (one.to === undefined || one.to >= day));
 }
 
 /** When a text that had been published before was published anew. */

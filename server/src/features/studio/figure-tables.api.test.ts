@@ -1,7 +1,8 @@
+import { printTableOrder } from '@map-step/contract';
 import type { Pattern } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
-import { exportStudio, tableResult, waitForJob } from '../../test/run-import.ts';
+import { exportStudio, tableResult, undoImport, waitForJob } from '../../test/run-import.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 let server: TestServer;
@@ -14,7 +15,7 @@ afterAll(() => server.close());
 
 const run = async (text: string, write: boolean, mapping = {}) => {
   const { status, body } = await ottilie.call('table.import', {
-    body: { table: 'patterns', text, mapping, write },
+    text: printTableOrder({ table: 'patterns', text, mapping, write }),
   });
   expect(status).toBe(200);
   const job = await waitForJob(ottilie, body.id, ({ state }) => state !== 'waiting' && state !== 'running');
@@ -30,7 +31,7 @@ const figures = async () => {
   const { body } = await ottilie.call('material.read', { query });
   return new Map(body.material?.patterns.map(pattern => [pattern.id, pattern]));
 };
-const undo = (job: string) => ottilie.call('import.undo', { params: { job } });
+const undo = (job: string) => undoImport(ottilie, job);
 
 const HEADER = 'Code,Title,kind,dance,minutes,needs';
 const MAPPING = { Code: 'id', Title: 'name' };
@@ -60,10 +61,10 @@ describe('a table of figures', () => {
     expect([after.get('wrap')?.name, after.has('bad-0')]).toEqual(['Harbour wrap', false]);
     expect(after.get('wrap')?.parts).toEqual(before.get('wrap')?.parts);
 
-    const { status, body } = await undo(written.job.id);
-    expect([status, body.removed, body.restored]).toEqual([200, 1, 1]);
+    expect((await undo(written.job.id)).result).toEqual({ removed: 1, restored: 1 });
     expect(await figures()).toEqual(before);
-    expect((await undo(written.job.id)).status).toBe(409);
+    const again = await ottilie.call('import.undo', { params: { job: written.job.id } });
+    expect(again.status).toBe(409);
   });
 
   test('how its columns were named is kept with the studio', async () => {
@@ -82,8 +83,8 @@ describe('a table of figures', () => {
     const change = { field: 'name', from: 'Slip drill', to: 'Slip' };
     const command = { kind: 'edit', what: 'Name', changes: [change] };
     await ottilie.call('figure.command', { params: { figure: 'slip-drill' }, body: { command } });
-    const { status, body } = await undo(job.id);
-    expect([status, body.problems?.map(({ at }) => at)]).toEqual([409, ['slip-drill']]);
+    const { state, fault } = await undo(job.id);
+    expect([state, fault?.problems?.map(({ at }) => at)]).toEqual(['failed', ['slip-drill']]);
     expect((await figures()).get('slip-drill')?.name).toBe('Slip');
   });
 
@@ -102,7 +103,7 @@ describe('a table of figures', () => {
   test('5,000 rows come in with live progress, and a stopped import leaves nothing behind', async () => {
     const many = Array.from({ length: 5000 }, (_, index) => `mass-${index},Mass ${index},drill,hustle,,`);
     const { body } = await ottilie.call('table.import', {
-      body: { table: 'patterns', text: rows(...many), mapping: MAPPING, write: true },
+      text: printTableOrder({ table: 'patterns', text: rows(...many), mapping: MAPPING, write: true }),
     });
     await waitForJob(ottilie, body.id, ({ state }) => state === 'running');
     await ottilie.call('job.stop', { params: { job: body.id } });
@@ -112,7 +113,7 @@ describe('a table of figures', () => {
 
     const seen = new Set<number>();
     const again = await ottilie.call('table.import', {
-      body: { table: 'patterns', text: rows(...many), mapping: MAPPING, write: true },
+      text: printTableOrder({ table: 'patterns', text: rows(...many), mapping: MAPPING, write: true }),
     });
     const job = await waitForJob(ottilie, again.body.id, ({ state, done }) => {
       seen.add(done);

@@ -5,7 +5,7 @@ import { changedFields, checkDocument, FORMAT, type Json, type StudioDocument } 
 import { dequal } from 'dequal/lite';
 import type { AggregateKind } from '../../aggregates/aggregate.ts';
 import { type DocumentOf, type DocumentStore, documentStore } from '../../db/document-store.ts';
-import { addHistories, historyStore } from '../../db/history-store.ts';
+import { addHistories, type HistoryLine, historyStore } from '../../db/history-store.ts';
 import { DOCUMENT_KINDS, type DocumentKind } from '../../db/models.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
@@ -91,10 +91,8 @@ export async function writeEntries(
 /** Takes a whole import back while nothing of it has been changed or used since; all or nothing. */
 export async function undoImport(scope: StudioScope, job: string, person: string): Promise<ImportUndone> {
   const history = historyStore(scope, IMPORT, job);
-  const [line] = await history.newest(1);
-  const record = line && (await history.find(line.id));
-  if (!record) throw new HttpFault('not-found', 'There is no such import.');
-  if (record.undoes !== null) throw new HttpFault('conflict', 'This import has been taken back already.');
+  const record = await history.find((await getImport(scope, job)).id);
+  if (!record) throw new Error('an import that was just found is gone');
   const [before, after] = [record.before, record.after] as readonly (readonly FreshEntry[])[];
   const old = new Map((before ?? []).map(one => [keyOf(one), one.entry]));
   const changed = (after ?? []).flatMap(one => {
@@ -109,6 +107,14 @@ export async function undoImport(scope: StudioScope, job: string, person: string
   await keepHistories(scope, { fresh: [], changed }, person, 'Import taken back');
   await history.add({ kind: 'undo', what: 'Import', person, before: {}, after: {}, undoes: record.id });
   return { removed: added.length, restored: changed.length };
+}
+
+/** The line of an import in the history, while it has not been taken back. */
+export async function getImport(scope: StudioScope, job: string): Promise<Pick<HistoryLine, 'id'>> {
+  const [line] = await historyStore(scope, IMPORT, job).newest(1);
+  if (!line) throw new HttpFault('not-found', 'There is no such import.');
+  if (line.undoes !== null) throw new HttpFault('conflict', 'This import has been taken back already.');
+  return line;
 }
 
 const keyOf = ({ kind, entry }: FreshEntry) => `${kind} ${entry.id}`;

@@ -3,8 +3,12 @@ import {
   changedFields,
   checkDocument,
   FORMAT,
+  freeId,
+  MAX_DEPTH,
+  type Person,
   type PlanVersion,
   readDocument,
+  renamePerson,
   type StudioDocument,
 } from '@map-step/core';
 import { dequal } from 'dequal/lite';
@@ -33,11 +37,13 @@ import {
 } from './studio-store.ts';
 
 const MAX_PROBLEMS = 50;
+/** A file of 32 MB that people have holds half as many. */
+const MOST_VALUES = 3_000_000;
 const TOLD = 500;
 
 /** Reads a `mapstep/2` text; everything wrong with its shape or meaning is told with its place. */
 export function readImport(text: string): StudioDocument {
-  const read = readDocument(text);
+  const read = readDocument(text, { depth: MAX_DEPTH, values: MOST_VALUES });
   if (!read.ok) {
     const message = `This file cannot be read as ${FORMAT}. Nothing was imported.`;
     throw new HttpFault('unusable-file', message, { problems: read.fault.slice(0, MAX_PROBLEMS) });
@@ -53,6 +59,8 @@ export function readImport(text: string): StudioDocument {
 export interface DocumentImport extends ImportOrder {
   /** `add` refuses what is there and differs; `preview` writes nothing; `take` puts the file's in its place. */
   readonly mode: 'add' | 'preview' | 'take';
+  /** People of the file who are others than those of the same id here. */
+  readonly others: readonly string[];
 }
 
 /**
@@ -61,13 +69,14 @@ export interface DocumentImport extends ImportOrder {
  */
 export async function importDocument(
   scope: StudioScope,
-  document: StudioDocument,
+  given: StudioDocument,
   order?: DocumentImport,
 ): Promise<ImportResult> {
+  const mode = order?.mode ?? 'add';
+  const { document, asked } = await matchPeople(scope, given, order?.others ?? []);
   const plan = await planImport(scope, document);
   const { fresh, changed, unchanged } = plan;
   const added = countKinds(fresh);
-  const mode = order?.mode ?? 'add';
   if (mode === 'add') refuseChanges(document, changed);
   if (mode !== 'preview') {
     if (order) await writePlan(scope, plan, order);
@@ -83,7 +92,45 @@ export async function importDocument(
       .slice(0, TOLD)
       .map(({ kind, before, after }) => ({ kind, id: after.id, fields: changedFields(before, after) })),
     changedCount: changed.length,
+    asked,
   };
+}
+
+/** A file in which nobody who signs in here is called otherwise than here, and about whom that had to be settled. */
+interface MatchedPeople {
+  readonly document: StudioDocument;
+  readonly asked: ImportResult['asked'];
+}
+
+/**
+ * People are known by their account, not by an id that a file may have given to somebody else: no file changes the name or
+ * role of who signs in here. Whoever is said to be another gets an id of their own.
+ */
+async function matchPeople(
+  scope: StudioScope,
+  document: StudioDocument,
+  others: readonly string[],
+): Promise<MatchedPeople> {
+  const rows = await scope.models.memberships.findAll(scope.where());
+  const ids = rows.map(({ personId }) => personId);
+  const here = new Map((await documentStore(scope, 'people').listSome(ids)).map(one => [one.id, one]));
+  const taken = new Set((await documentStore(scope, 'people').list()).map(({ id }) => id));
+  const people = document.people ?? [];
+  for (const { id } of people) taken.add(id);
+  let matched = document;
+  const asked: { person: string; here: Person; file: Person }[] = [];
+  for (const file of people) {
+    const own = here.get(file.id);
+    if (!own || dequal(own, file)) continue;
+    asked.push({ person: file.id, here: own, file });
+    if (others.includes(file.id)) {
+      const fresh = freeId(file.name, id => taken.has(id), 'person');
+      taken.add(fresh);
+      matched = renamePerson(matched, file.id, fresh);
+    } else
+      matched = { ...matched, people: (matched.people ?? []).map(one => (one.id === own.id ? own : one)) };
+  }
+  return { document: matched, asked };
 }
 
 /** Every entry as new, changed or unchanged. */

@@ -1,12 +1,11 @@
-import { EVERYTHING, type StudioAnswer } from '@map-step/contract';
+import type { StudioAnswer } from '@map-step/contract';
 import { TABLE_NAMES } from '@map-step/core';
 import type { Response } from 'express';
-import { announce } from '../../db/change-feed.ts';
 import { documentStore } from '../../db/document-store.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { readInThread, route, routeWithoutScope } from '../../http/route.ts';
 import { queueJob } from '../../jobs/job-store.ts';
-import { undoImport } from './import-plan.ts';
+import { getImport } from './import-plan.ts';
 import { getSlug, getStudio, MAPPING_KEYS } from './studio-store.ts';
 
 const textOf = (value: unknown) => (typeof value === 'string' && value !== '' ? value : null);
@@ -54,15 +53,19 @@ export const studioRoutes = [
     return sendFile(call.response, bytes, `${table}.csv`, 'text/csv');
   }),
   route('studio.import', (scope, { deps, who, query, body }) =>
-    queueJob(deps, scope, query.do ? `import-${query.do}` : 'import', who.id, body),
+    queueJob(deps, scope, {
+      kind: query.do ? `import-${query.do}` : 'import',
+      person: who.id,
+      input: body,
+      ...(query.others && { terms: { others: query.others } }),
+    }),
   ),
   route('table.import', (scope, { deps, who, body }) =>
-    queueJob(deps, scope, 'table', who.id, JSON.stringify(body)),
+    queueJob(deps, scope, { kind: 'table', person: who.id, input: body }),
   ),
-  route('import.undo', async (scope, { who, params }) => {
-    const undone = await undoImport(scope, params.job, who.id);
-    await announce(scope, EVERYTHING);
-    return undone;
+  route('import.undo', async (scope, { deps, who, params }) => {
+    await getImport(scope, params.job);
+    return queueJob(deps, scope, { kind: 'import-undo', person: who.id, input: params.job });
   }),
 ];
 

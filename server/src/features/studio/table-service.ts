@@ -29,6 +29,7 @@ import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import type { ImportOrder } from './import-plan.ts';
 import { importDocument } from './import-service.ts';
+import { newStudentId } from './student-id.ts';
 
 const TOLD = 500;
 
@@ -53,7 +54,7 @@ export async function importOtherTable(
 ): Promise<TableResult> {
   const { part, fresh, changed, unchanged, faults } = await READERS[name](scope, rows, mapping);
   const document: StudioDocument = { format: FORMAT, studio: { name: '', timezone: 'UTC' }, ...part };
-  if (write) await importDocument(scope, document, { ...order, mode: 'take' });
+  if (write) await importDocument(scope, document, { ...order, mode: 'take', others: [] });
   return {
     written: write,
     columns: rows[0]?.cells ?? [],
@@ -83,7 +84,11 @@ async function readStudents(
 ): Promise<TablePart> {
   const students = await documentStore(scope, 'students').list();
   const there = new Map(students.map(one => [one.id, one]));
-  const named = withIds(rows, mapping, idsByName(students));
+  const named = withIds(
+    rows,
+    mapping,
+    idsByName(students, () => true, newStudentId),
+  );
   const { sound, faults } = readSound(STUDENT_TABLE, named, mapping, {
     keyOf: ({ id }) => id,
     known: id => there.get(id),

@@ -1,9 +1,11 @@
 // Tables of students, items and marks come in as tables of figures do: told first, then written.
+
 import type { JobAnswer, TableResult } from '@map-step/contract';
+import { printTableOrder } from '@map-step/contract';
 import { type StudioDocument, writeTable } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
-import { exportStudio, tableResult, waitForJob } from '../../test/run-import.ts';
+import { exportStudio, tableResult, undoImport, waitForJob } from '../../test/run-import.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 const section = 'hustle-1-monday';
@@ -22,14 +24,14 @@ afterAll(() => server.close());
 
 const run = async (table: 'students' | 'items' | 'marks', lines: readonly string[], write = false) => {
   const { status, body } = await ottilie.call('table.import', {
-    body: { table, text: lines.join('\n'), mapping: {}, write },
+    text: printTableOrder({ table, text: lines.join('\n'), mapping: {}, write }),
   });
   expect(status).toBe(200);
   const isOver = ({ state }: JobAnswer) => state !== 'waiting' && state !== 'running';
   const job = await waitForJob(ottilie, body.id, isOver);
   return { job: job.id, ...tableResult(job) };
 };
-const undo = (job: string) => ottilie.call('import.undo', { params: { job } });
+const undo = (job: string) => undoImport(ottilie, job);
 const exported = () => exportStudio(ottilie);
 const at = (faults: TableResult['faults']) => faults.map(({ line, column }) => [line, column]);
 const [alba, corin] = studio.students ?? [];
@@ -60,7 +62,7 @@ describe('students', () => {
     expect((await exported()).students?.map(({ name }) => name)).toEqual(
       expect.arrayContaining(['Wim O', 'Alba Q']),
     );
-    expect((await undo(job)).body).toMatchObject({ removed: 1, restored: 1 });
+    expect((await undo(job)).result).toEqual({ removed: 1, restored: 1 });
     expect(await exported()).toEqual(before);
   });
 });
@@ -89,7 +91,7 @@ describe('items of courses', () => {
     expect(await item('hustle-1')).toEqual({ pattern: 'wrap', value: 'could' });
     expect(await item('tap-1')).toEqual({ pattern: 'wrap', value: 'should', pin: 3, gate: true });
     expect((await read('tap-1')).history[0]).toMatchObject({ what: 'Imported', by: 'ottilie-marsh' });
-    expect((await undo(job)).status).toBe(200);
+    expect((await undo(job)).state).toBe('done');
     expect(await item('tap-1')).toBeUndefined();
   });
 

@@ -192,15 +192,23 @@ function StudentData({ student, name, section }: { student: string; name: string
         closeWords="Close"
       >
         <chakra.div display="grid" gap="3" justifyItems="start">
-          <p>Their name, classes, who was here when, and marks.</p>
+          <p>
+            Their name, classes, who was here when, marks, what they were told, and what was noted of them.
+          </p>
           <ButtonLink href={PATHS['student.export'].path.replace(':student', student)} download>
             Give it out as a file
           </ButtonLink>
           {erase.isError && <Failure error={erase.error} />}
           {erase.data ? (
             <Notice tone="ready" title="Erased. Every count stays as it was.">
+              {erase.data.changed.length > 0 && (
+                <p>The name was taken out of: {erase.data.changed.join(', ')}.</p>
+              )}
               {erase.data.mentions.length > 0 && (
-                <p>The name still stands in: {erase.data.mentions.join('; ')}. Mend these by hand.</p>
+                <p>
+                  The given name still stands in: {erase.data.mentions.join('; ')}. It may be somebody else’s:
+                  look at these.
+                </p>
               )}
             </Notice>
           ) : (

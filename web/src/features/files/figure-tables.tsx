@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import type { TableResult } from '@map-step/contract';
-import { PATHS } from '@map-step/contract';
+import { PATHS, printTableOrder } from '@map-step/contract';
 import {
   type ColumnMapping,
   ITEM_TABLE,
@@ -108,7 +108,7 @@ function TableImport({ table, kind }: { table: ChosenTable; kind: TableName }) {
   const [job, setJob] = useState<string>();
   const begin = useMutation({
     mutationFn: (write: boolean) =>
-      call('table.import', { body: { table: kind, text: table.text, mapping, write } }),
+      call('table.import', { body: printTableOrder({ table: kind, text: table.text, mapping, write }) }),
     onSuccess: ({ id }) => {
       setJob(id);
       return client.invalidateQueries({ queryKey: studioQuery.queryKey });

@@ -1,22 +1,33 @@
 import { chakra } from '@chakra-ui/react';
 import type { FieldChange, Json } from '@map-step/core';
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { call } from '../../api/client.ts';
 import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Button } from '../../ui/parts.tsx';
+import { keys } from '../course/course-queries.ts';
+import { JobProgress } from './job-progress.tsx';
 
 /** Takes a whole import back, as long as nothing of it has been changed or used since. */
 export function TakeBack({ job }: { job: string }) {
+  const client = useQueryClient();
   const undo = useMutation({
     mutationFn: () => call('import.undo', { params: { job } }),
+    onSuccess: answer => client.setQueryData(keys.job(answer.id), answer),
   });
   if (undo.data)
     return (
-      <p>
-        Taken back: {undo.data.removed} removed, {undo.data.restored} put back.
-      </p>
+      <JobProgress
+        id={undo.data.id}
+        done={result =>
+          'removed' in result && (
+            <p>
+              Taken back: {result.removed} removed, {result.restored} put back.
+            </p>
+          )
+        }
+      />
     );
   return (
     <>

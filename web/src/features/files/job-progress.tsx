@@ -29,8 +29,7 @@ export function JobProgress({ id, done }: JobProgressProps) {
         </chakra.div>
       </Notice>
     );
-  if (job.state === 'stopped')
-    return <Notice tone="now" title="The import was stopped. Nothing was imported." />;
+  if (job.state === 'stopped') return <Notice tone="now" title="It was stopped. Nothing was changed." />;
   if (job.fault)
     return (
       <Notice tone="stop" title={job.fault.message}>

@@ -3,6 +3,7 @@ import { type ImportResult, PATHS } from '@map-step/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { type ChangeEvent, useRef, useState } from 'react';
 import { call } from '../../api/client.ts';
+import { Choice } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { Button, ButtonLink } from '../../ui/parts.tsx';
@@ -17,8 +18,8 @@ export function StudioFile() {
   const [job, setJob] = useState<string>();
   const [text, setText] = useState('');
   const begin = useMutation({
-    mutationFn: (order: { text: string; do: 'preview' | 'take' }) =>
-      call('studio.import', { body: order.text, query: { do: order.do } }),
+    mutationFn: ({ text: body, do: act, others = [] }: Order) =>
+      call('studio.import', { body, query: { do: act, ...(others.length > 0 && { others }) } }),
     onSuccess: answer => {
       client.setQueryData(keys.job(answer.id), answer);
       setJob(answer.id);
@@ -56,12 +57,12 @@ export function StudioFile() {
         <JobProgress
           id={job}
           done={result =>
-            'totals' in result ? null : (
+            'changedCount' in result && (
               <Outcome
                 result={result}
                 job={job}
                 isPending={begin.isPending}
-                write={() => begin.mutate({ text, do: 'take' })}
+                write={others => begin.mutate({ text, do: 'take', others })}
               />
             )
           }
@@ -71,16 +72,24 @@ export function StudioFile() {
   );
 }
 
+interface Order {
+  readonly text: string;
+  readonly do: 'preview' | 'take';
+  readonly others?: readonly string[];
+}
+
 interface OutcomeProps {
   readonly result: ImportResult;
   readonly job: string;
   readonly isPending: boolean;
-  write(): void;
+  /** Those of the file who are others than the people of the same id here. */
+  write(others: readonly string[]): void;
 }
 
 /** What a file would do, or did. */
 function Outcome({ result, job, isPending, write }: OutcomeProps) {
-  const { written, added, changed, changedCount, unchanged } = result;
+  const { written, added, changed, changedCount, unchanged, asked } = result;
+  const [others, setOthers] = useState<readonly string[]>([]);
   const counts = Object.entries(added).map(([kind, count]) => counted(kind, count));
   const words = [
     counts.length > 0 ? `new: ${counts.join(', ')}` : 'nothing new',
@@ -93,13 +102,14 @@ function Outcome({ result, job, isPending, write }: OutcomeProps) {
         {written ? (
           <TakeBack job={job} />
         ) : (
-          <Button look="next" mt="2" disabled={isPending} onClick={write}>
+          <Button look="next" mt="2" disabled={isPending} onClick={() => write(others)}>
             {changedCount > 0
               ? `Bring it in, with ${changedCount === 1 ? 'the change' : `the ${changedCount} changes`}`
               : 'Bring it in'}
           </Button>
         )}
       </Notice>
+      {!written && asked.length > 0 && <WhoIsWho asked={asked} others={others} setOthers={setOthers} />}
       {changed.length > 0 && (
         <List title="Changed" total={changedCount} shown={changed.length}>
           {changed.map(({ kind, id, fields }) => (
@@ -110,6 +120,39 @@ function Outcome({ result, job, isPending, write }: OutcomeProps) {
         </List>
       )}
     </>
+  );
+}
+
+interface WhoIsWhoProps {
+  readonly asked: ImportResult['asked'];
+  readonly others: readonly string[];
+  setOthers(others: readonly string[]): void;
+}
+
+const WHO = [
+  { value: 'same', words: 'the same person' },
+  { value: 'other', words: 'somebody else' },
+] as const;
+
+/** People who sign in here and are called otherwise in the file: a file renames none of them. */
+function WhoIsWho({ asked, others, setOthers }: WhoIsWhoProps) {
+  return (
+    <chakra.div display="grid" gap="2">
+      <p>Nobody who signs in here is renamed by a file. Say who is meant:</p>
+      {asked.map(({ person, here, file }) => (
+        <Choice
+          key={person}
+          label={`${file.name} of the file and ${here.name} here are`}
+          width="14rem"
+          value={others.includes(person) ? 'other' : 'same'}
+          among={WHO}
+          set={chosen => {
+            const rest = others.filter(one => one !== person);
+            setOthers(chosen === 'other' ? [...rest, person] : rest);
+          }}
+        />
+      ))}
+    </chakra.div>
   );
 }
 
