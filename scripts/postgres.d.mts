@@ -10,6 +10,8 @@ export interface Cluster {
 export function ensurePostgres(): void;
 /** How PostgreSQL's own programs reach a database, without a secret among their arguments. */
 export function connectionOf(url: string): { env: NodeJS.ProcessEnv; name: string };
+/** The folder of the server programs of a version, or of the newest; undefined when there is none. */
+export function findBinaries(version?: string): string | undefined;
 export interface ThrowawayCluster extends Cluster {
   readonly folder: string;
   /** Stops it and removes its data. */

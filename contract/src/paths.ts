@@ -3,8 +3,8 @@
 export interface RoutePath {
   readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
   readonly path: string;
-  /** The body is a file: it may be large, and is kept as the text that it is. */
-  readonly takes?: 'text';
+  /** The body is a file: it may be large, and is kept as the bytes that come. */
+  readonly takes?: 'file';
 }
 
 export const PATHS = {
@@ -43,13 +43,13 @@ export const PATHS = {
   'term.read': { method: 'GET', path: '/api/term' },
   'studio.export': { method: 'GET', path: '/api/studio/export' },
   'studio.table': { method: 'GET', path: '/api/studio/tables/:table' },
-  'studio.import': { method: 'POST', path: '/api/studio/import', takes: 'text' },
+  'studio.import': { method: 'POST', path: '/api/studio/import', takes: 'file' },
   'import.undo': { method: 'POST', path: '/api/imports/:job/undo' },
   'job.read': { method: 'GET', path: '/api/jobs/:job' },
   'job.stop': { method: 'DELETE', path: '/api/jobs/:job' },
   'material.read': { method: 'GET', path: '/api/material' },
   'figure.create': { method: 'POST', path: '/api/figures' },
-  'table.import': { method: 'POST', path: '/api/imports', takes: 'text' },
+  'table.import': { method: 'POST', path: '/api/imports', takes: 'file' },
   'figure.read': { method: 'GET', path: '/api/figures/:figure' },
   'figure.command': { method: 'POST', path: '/api/figures/:figure/commands' },
   'course.list': { method: 'GET', path: '/api/courses' },

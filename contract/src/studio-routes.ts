@@ -25,6 +25,8 @@ const healthAnswer = z.strictObject({ ok: z.boolean() });
 const stream = z.void();
 /** A text to be saved. */
 const file = z.string();
+/** A file that comes in: text as it is sent, bytes as they come. */
+const fileBody = z.custom<string | Uint8Array>();
 
 /** Coming in, the studio itself, what it is set up with, files in and out. */
 export const STUDIO_ROUTES = {
@@ -120,11 +122,11 @@ export const STUDIO_ROUTES = {
     ...PATHS['studio.import'],
     access: DIRECTOR,
     query: IN_QUERY.import,
-    body: z.string(),
+    body: fileBody,
     answer: jobAnswer,
   },
   'import.undo': { ...PATHS['import.undo'], access: DIRECTOR, params: IN_PATH.job, answer: jobAnswer },
   'job.read': { ...PATHS['job.read'], access: DIRECTOR, params: IN_PATH.job, answer: jobAnswer },
   'job.stop': { ...PATHS['job.stop'], access: DIRECTOR, params: IN_PATH.job, answer: jobAnswer },
-  'table.import': { ...PATHS['table.import'], access: DIRECTOR, body: file, answer: jobAnswer },
+  'table.import': { ...PATHS['table.import'], access: DIRECTOR, body: fileBody, answer: jobAnswer },
 } as const satisfies Record<string, RouteDefinition>;

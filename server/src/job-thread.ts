@@ -1,6 +1,7 @@
 // The thread of one job: it has a connection of its own, works in one transaction, and tells how far it is.
 import { parentPort, workerData } from 'node:worker_threads';
 import { EVERYTHING, type JobAnswer, readTableOrder } from '@map-step/contract';
+import { isBrokenText } from '@map-step/core';
 import { announce } from './db/change-feed.ts';
 import { openDatabase } from './db/database.ts';
 import type { JobTerms } from './db/models.ts';
@@ -44,6 +45,8 @@ function prepare(
   { text, terms }: { readonly text: string; readonly terms: JobTerms },
   found: JobAnswer | undefined,
 ): (scope: StudioScope) => Promise<JobAnswer['result']> {
+  if (isBrokenText(text))
+    throw new HttpFault('unusable-file', 'The file holds NUL characters. Save it as UTF-8 text.');
   const order = { job, person: found?.by ?? '', tell: progress };
   if (found?.kind === 'import-undo') return scope => undoImport(scope, text, order.person);
   if (found?.kind === 'table') {

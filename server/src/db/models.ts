@@ -27,7 +27,7 @@ export class JobRow extends Model {
   declare personId: string;
   declare stopAsked: boolean;
   declare runs: number;
-  declare input: string | null;
+  declare input: Buffer | null;
   declare terms: JobTerms | null;
   declare result: JobAnswer['result'];
   declare fault: JobAnswer['fault'];
@@ -202,7 +202,7 @@ export function defineModels(sequelize: Sequelize): Models {
         personId: TEXT,
         stopAsked: BOOLEAN,
         runs: INTEGER,
-        input: TEXT,
+        input: DataTypes.BLOB,
         terms: JSONB,
         result: JSONB,
         fault: JSONB,

@@ -127,7 +127,7 @@ test('a body of very many empty entries is refused before they are looked at', a
   const text = `{"logs":[${'{},'.repeat(300_000)}{}]}`;
   const reply = await ottilie.call('section.log', { params: { section: 'hustle-1-monday' }, text });
   expect(reply.status).toBe(400);
-  expect(reply.body.problems?.[0]?.message).toMatch(/more than 20000 values/);
+  expect(reply.body.problems?.[0]?.message).toMatch(/more than 20,000 values/);
   expect(Date.now() - begun).toBeLessThan(SECOND_MS);
 });
 
@@ -187,6 +187,29 @@ test('from however many addresses they come, all who are not signed in share wha
   const refused = await ask(99, 'map-step=s%3Aforged.signature');
   expect([refused.status, refused.headers.get('retry-after')]).toEqual([429, '2']);
   expect((await bram.call('course.list')).status).toBe(200);
+  await strict.close();
+});
+
+test('an address that floods takes nothing from the others', async () => {
+  const strict = await server.another({}, { crowdLimit: { all: 40, address: 2 }, signInLimit: 1000 });
+  const ask = async (address: string) =>
+    (await fetch(`${strict.address}/api/session`, { headers: { 'x-forwarded-for': address } })).status;
+  const flood = await Promise.all(Array.from({ length: 200 }, () => ask('198.51.100.1')));
+  expect(flood.filter(status => status === 200).length).toBeLessThan(20);
+  const others = await Promise.all(Array.from({ length: 20 }, (_, index) => ask(`203.0.113.${index + 1}`)));
+  expect(others).toEqual(others.map(() => 200));
+  await strict.close();
+});
+
+test('a person who is signed in and floods is turned away, by how much they send; their colleagues are not', async () => {
+  const strict = await server.another({}, { personLimit: 4, signInLimit: 1000 });
+  const [bram, suki] = [await strict.person('bram-okoro'), await strict.person('suki-larch')];
+  const figure = { id: 'x', dance: 'hustle', name: 'x'.repeat(300_000), kind: 'drill' };
+  const long = [];
+  for (let more = 0; more < 5; more += 1)
+    long.push((await bram.call('figure.create', { body: { figure } })).status);
+  expect(long).toEqual([400, 400, 429, 429, 429]);
+  expect((await suki.call('course.list')).status).toBe(200);
   await strict.close();
 });
 

@@ -131,6 +131,11 @@ test('a proxy that is not configured is not believed', async () => {
 
 test.each([
   ['another name', { host: 'evil.example' }],
+  [
+    'another name, whatever it says it was asked for',
+    { host: 'evil.example', 'x-forwarded-host': 'studio.example' },
+  ],
+  ['our name, asked for under another', { 'x-forwarded-host': 'evil.example' }],
   ['another site', { origin: 'https://evil.example' }],
   ['a page of nowhere', { origin: 'null' }],
   ['another site with our name in front', { origin: 'https://studio.example.evil.example' }],

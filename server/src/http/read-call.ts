@@ -7,14 +7,14 @@ import type { z } from 'zod';
 import { HttpFault } from '../faults/http-fault.ts';
 
 interface BodySize {
-  readonly reader: ReturnType<typeof express.text>;
+  readonly reader: ReturnType<typeof express.raw>;
   readonly longestMs: number;
   /** JSON values in all. */
   readonly values: number;
 }
 
 const size = (limit: string, seconds: number, values: number): BodySize => ({
-  reader: express.text({ type: () => true, limit, inflate: false }),
+  reader: express.raw({ type: () => true, limit, inflate: false }),
   longestMs: seconds * 1000,
   values,
 });
@@ -22,7 +22,7 @@ const size = (limit: string, seconds: number, values: number): BodySize => ({
 const SIZES = {
   anonymous: size('16kb', 5, 100),
   usual: size('1mb', 20, 20_000),
-  /** A file: kept as the text that it is, and read where the work is done. */
+  /** A file: kept as the bytes that come, and read where the work is done. */
   file: size('32mb', 120, 0),
 } as const;
 
@@ -46,23 +46,23 @@ export async function readBody(
 ): Promise<unknown> {
   if (!body) return undefined;
   const bounds = access === 'anyone' ? SIZES.anonymous : takes ? SIZES.file : SIZES.usual;
-  if (takes !== 'text' && !request.is('application/json'))
+  if (!takes && !request.is('application/json'))
     throw new HttpFault('bad-request', 'The request is not JSON.');
-  const text = await readText(bounds, request, response);
-  if (takes === 'text') return shapeOf(body, text);
-  const json = readJson(text, { depth: MAX_DEPTH, values: bounds.values });
+  const bytes = await readBytes(bounds, request, response);
+  if (takes) return bytes;
+  const json = readJson(bytes.toString('utf8'), { depth: MAX_DEPTH, values: bounds.values });
   if (!json.ok) throw refusal('The request is not JSON.', json.fault);
   return shapeOf(body, json.value);
 }
 
-function readText({ reader, longestMs }: BodySize, request: Request, response: Response): Promise<string> {
+function readBytes({ reader, longestMs }: BodySize, request: Request, response: Response): Promise<Buffer> {
   return new Promise((resolve, reject) => {
     const slow = new HttpFault('too-slow', 'This took too long to arrive. Nothing was changed; try again.');
     const timer = setTimeout(() => reject(slow), longestMs);
     reader(request, response, (error?: unknown) => {
       clearTimeout(timer);
       if (error) reject(error);
-      else resolve(typeof request.body === 'string' ? request.body : '');
+      else resolve(Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0));
     });
   });
 }

@@ -22,7 +22,7 @@ const KEPT_DAYS = 7;
 export interface NewJob {
   readonly kind: JobKind;
   readonly person: string;
-  readonly input: string;
+  readonly input: string | Uint8Array;
   readonly terms?: JobTerms;
 }
 
@@ -45,12 +45,16 @@ function jobEntries(scope: StudioScope) {
           'too-many',
           `${MOST_WAITING} files of this studio are waiting already. Wait until one is through, or stop one.`,
         );
-      await jobs.create(
-        {
-          ...{ studioId: scope.studioId, id, kind, personId: person, input, terms: terms ?? null },
-          ...{ state: 'waiting', stage: 'Waiting' },
-        },
-        { transaction: scope.transaction },
+      await scope.select(
+        `INSERT INTO jobs (studio_id, id, kind, person_id, input, terms, stage)
+         VALUES ($1, $2, $3, $4, $5::bytea, $6::jsonb, 'Waiting') RETURNING id`,
+        [
+          id,
+          kind,
+          person,
+          typeof input === 'string' ? Buffer.from(input) : input,
+          terms ? JSON.stringify(terms) : null,
+        ],
       );
     },
 
@@ -65,7 +69,7 @@ function jobEntries(scope: StudioScope) {
 
     async readInput(id: string): Promise<{ readonly text: string; readonly terms: JobTerms }> {
       const row = await jobs.findOne(scope.where({ id }));
-      return { text: row?.input ?? '', terms: row?.terms ?? {} };
+      return { text: row?.input?.toString('utf8') ?? '', terms: row?.terms ?? {} };
     },
   };
 }

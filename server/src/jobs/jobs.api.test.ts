@@ -13,7 +13,7 @@ import {
   type TestPerson,
   type TestServer,
 } from '../test/test-server.ts';
-import { jobStore } from './job-store.ts';
+import { expireJobs, jobStore } from './job-store.ts';
 
 let server: TestServer;
 let second: ListeningServer;
@@ -129,6 +129,14 @@ test('a long import of one studio does not keep another from importing', async (
   for (const id of slow) await ottilie.call('job.stop', { params: { job: id } });
   for (const id of slow)
     await waitForJob(ottilie, id, ({ state }) => state !== 'running' && state !== 'waiting');
+});
+
+test('what a file was and what it did is kept for a week', async () => {
+  const job = await runImport(ottilie, file({ rooms: rooms(1, 'kept') }));
+  const ages = `UPDATE jobs SET created_at = now() - interval '8 days' WHERE id = '${job.id}'`;
+  await server.sql(ages);
+  await expireJobs(server.database);
+  expect((await ottilie.call('job.read', { params: { job: job.id } })).status).toBe(404);
 });
 
 test('a server that closes gives its job to another', async () => {

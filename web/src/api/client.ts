@@ -81,7 +81,7 @@ export async function call<Name extends RouteName>(
     encodeURIComponent(options.params?.[key] ?? ''),
   );
   const query = options.query ? `?${new URLSearchParams(Object.entries(options.query).flatMap(pair))}` : '';
-  const body = takes === 'text' ? String(options.body) : JSON.stringify(options.body);
+  const body = takes === 'file' ? String(options.body) : JSON.stringify(options.body);
   const response = await fetch(address + query, {
     method,
     headers: { 'x-csrf-token': csrf, ...(body !== undefined && { 'content-type': 'application/json' }) },
@@ -98,7 +98,7 @@ export async function call<Name extends RouteName>(
   throw isErrorBody(answer) ? new ApiError(answer) : new AwayError();
 }
 
-function pair([name, value]: [string, string | number | undefined]): [string, string][] {
+function pair([name, value]: [string, string | number | readonly string[] | undefined]): [string, string][] {
   return value === undefined ? [] : [[name, String(value)]];
 }
 

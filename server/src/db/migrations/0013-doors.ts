@@ -24,14 +24,14 @@ const A_DIRECTOR_REMAINS = `
 `;
 
 /**
- * A password ends the sessions of the one before it, a session knows when it began, jobs say what is to be done with their
- * file, and what was told to a student who was away can be withdrawn.
+ * A password ends the sessions of the one before it, a session knows when it began, jobs keep the bytes of their file and
+ * what is to be done with it, and what was told to a student who was away can be withdrawn.
  */
 export const DOORS = `
   ALTER TABLE accounts ADD COLUMN epoch integer NOT NULL DEFAULT 1;
   UPDATE sessions SET sess = jsonb_set(sess::jsonb, '{since}', to_jsonb(to_char(now() AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')))::json
     WHERE sess ->> 'since' IS NULL;
-  ALTER TABLE jobs ADD COLUMN terms jsonb;
   UPDATE jobs SET input = NULL WHERE state NOT IN ('waiting', 'running');
+  ALTER TABLE jobs ADD COLUMN terms jsonb, ALTER COLUMN input TYPE bytea USING convert_to(input, 'UTF8');
   ${A_DIRECTOR_REMAINS}
 `;

@@ -61,7 +61,14 @@ export const UNTOUCHED_COLUMNS: readonly string[] = [
   ...['invitations.token_hash', 'founding_links.token_hash', 'material_stamps.version'],
   // Jobs that are over are taken away whole.
   ...['jobs.input', 'jobs.result', 'jobs.fault', 'jobs.terms', 'jobs.kind', 'jobs.state', 'jobs.stage'],
-  ...['recaps.audience', 'recap_links.audience', 'history.aggregate', 'history.kind', 'set_aside.kind'],
+  ...[
+    'sections.last_date',
+    'recaps.audience',
+    'recap_links.audience',
+    'history.aggregate',
+    'history.kind',
+    'set_aside.kind',
+  ],
 ];
 
 /** With its version raised, so that whoever looks at it reads it again. */
