@@ -78,7 +78,7 @@ async function captureTraces(databaseUrl: string, size: StudioSize): Promise<Tra
     pages: 'none',
     signInLimit: 99,
     anonymousLimit: 1_000_000,
-    crowdLimit: { all: 1_000_000, address: 1_000_000 },
+    crowdLimit: { all: 1_000_000, address: 1_000_000, session: 100_000 },
     personLimit: 1_000_000,
     hosts: [],
     proxies: ['loopback'],

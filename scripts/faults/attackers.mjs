@@ -1,11 +1,12 @@
-// A process of anonymous clients that send what they should not, for a bounded time, to a server of this machine.
+// A process of clients that send what they should not, for a bounded time, to a server of this machine: most of them
+// anonymous, some signed in to a studio of their own beside that of the people at work.
 // Elsewhere they would have processors of their own: here they leave them to whoever else wants them.
 import { request } from 'node:http';
 import { connect } from 'node:net';
 import { setPriority } from 'node:os';
 import { gzipSync } from 'node:zlib';
 
-const [address, seconds] = process.argv.slice(2);
+const [address, seconds, ...insiders] = process.argv.slice(2);
 const { hostname, port } = new URL(address);
 const end = Date.now() + Number(seconds) * 1000;
 setPriority(19);
@@ -49,6 +50,32 @@ const KINDS = [
     body: '{"person":"bram-okoro"}',
     headers: { origin: 'https://evil.example' },
   }),
+];
+
+const STEPS = Array.from({ length: 400 }, (_, step) => `${step % 2 ? 'R' : 'L'} fwd`).join(', ');
+const WAYS = Array.from({ length: 60 }, () => 'two-hand');
+/** What took a minute to check once: 8 kB of the same holds. */
+const twisted = () => ({
+  ...{ id: `twisted-${turn++}`, dance: 'hustle', name: 'Twisted', kind: 'pattern', rhythm: 'free:400' },
+  ...{ parts: { lead: STEPS, follow: 'opposite' }, entry: WAYS, exit: WAYS },
+  holds: Array.from({ length: 300 }, (_, event) => ({ event, hold: 'two-hand' })),
+});
+const comparisons = Array.from({ length: 40 }, () => '{{comparison: wrap, gather}}').join('\n');
+const emptyLists = `{"format":"mapstep/2","dances":[${'[],'.repeat(900_000)}[]]}`;
+
+/** The same of somebody who is signed in: what makes the server compute, and what fills its queue. */
+const INSIDE = [
+  () => ({ path: '/api/figures', body: JSON.stringify({ figure: twisted() }) }),
+  () => ({
+    path: '/api/sections/hustle-1-monday/missed',
+    body: JSON.stringify({ student: 'nobody', markdown: comparisons }),
+  }),
+  () => ({ path: '/api/figures', body: JSON.stringify({ figure: { name: 'x'.repeat(900_000) } }) }),
+  () => ({ path: '/api/studio/import', body: emptyLists }),
+  () => ({ path: '/api/studio/import', body: '{' }),
+  () => ({ path: '/api/studio/export' }),
+  () => ({ path: '/api/today/faults' }),
+  () => ({ path: '/api/material?dance=hustle' }),
 ];
 
 /** Half of a request each, held open: bodies and heads that never end. */
@@ -95,9 +122,10 @@ function send({ path, body, headers }) {
   });
 }
 
-async function loop(kind) {
+async function loop(kind, headers = {}) {
   while (Date.now() < end) {
-    await send(kind());
+    const asked = kind();
+    await send({ ...asked, headers: { ...asked.headers, ...headers } });
     await new Promise(resolve => setTimeout(resolve, PAUSE_MS));
   }
 }
@@ -124,5 +152,9 @@ function hold(lines) {
 for (const lines of HALVES)
   for (let held = 0; held < HELD_A_KIND; held += 1) setTimeout(() => hold(lines), Math.random() * AGAIN_MS);
 told.held = HALVES.length * HELD_A_KIND;
-await Promise.all(KINDS.map(loop));
+const signedIn = insiders.map(session => JSON.parse(session));
+await Promise.all([
+  ...KINDS.map(kind => loop(kind)),
+  ...signedIn.flatMap(({ cookie, csrf }) => INSIDE.map(kind => loop(kind, { cookie, 'x-csrf-token': csrf }))),
+]);
 process.send(told, () => process.exit(0));

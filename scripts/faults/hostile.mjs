@@ -1,9 +1,10 @@
-// Ten people work while anonymous clients send what they should not: how long the ten wait, what the server's memory
+// Ten people work while anonymous clients, and a teacher and a director of another studio, send what they should not: how long the ten wait, what the server's memory
 // comes to, and whether all that was acknowledged is there. Everything goes to this machine and ends by itself.
 import { fork } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { startThrowawayCluster } from '../postgres.mjs';
 import { say } from '../say.mjs';
+import { openNeighbour } from './neighbour.mjs';
 import { openScene } from './scene.mjs';
 import { openClient } from './storm-client.mjs';
 
@@ -15,14 +16,16 @@ const SAMPLE_MS = 200;
 
 export async function standHostility(root, seconds) {
   const cluster = await startThrowawayCluster({ fast: false });
-  const scene = await openScene(root, cluster);
+  const scene = await openScene(root, cluster, {});
   const people = [];
   for (let index = 0; index < PEOPLE; index += 1)
     people.push(await openClient(() => scene.server.address, index % 2 ? 'wrap' : 'gather'));
   const quiet = await work(people, Date.now() + 5000);
+  const insiders = await openNeighbour(cluster, scene.secret);
   const attackers = fork(new URL('./attackers.mjs', import.meta.url), [
     scene.server.address,
     String(seconds),
+    ...insiders,
   ]);
   const attacks = new Promise(resolve => attackers.once('message', resolve));
   const memory = watchMemory(scene.server.pid);

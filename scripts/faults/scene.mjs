@@ -8,10 +8,16 @@ const FIGURES = [
   ...['wrap', 'gather', 'throw-out', 'cross-over', 'right-turn', 'left-turn', 'unwrap', 'leaders-turn'],
 ];
 
-export async function openScene(root, cluster) {
-  const settings = { SESSION_SECRET: 'the same for every start', LOG_LEVEL: 'silent', PORT: '0' };
+export async function openScene(root, cluster, more = { MAPSTEP_PERSON_RATE: '100000' }) {
+  const settings = { SESSION_SECRET: 'the same for every start', LOG_LEVEL: 'silent', PORT: '0', ...more };
   const startServer = () => startServerProcess(root, cluster.url('postgres'), settings);
-  const scene = { cluster, server: await startServer(), clients: [], failures: [] };
+  const scene = {
+    cluster,
+    server: await startServer(),
+    clients: [],
+    failures: [],
+    secret: settings.SESSION_SECRET,
+  };
   scene.restart = async () => {
     scene.server = await startServer();
   };

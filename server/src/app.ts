@@ -38,7 +38,6 @@ export interface AppOptions extends Omit<SessionOptions, 'secret' | 'databaseUrl
   readonly signInLimit: number;
   /** Requests of nobody in particular from one address in a minute. */
   readonly anonymousLimit: number;
-  /** Requests in a second of all who are not signed in together, and of each address among them. */
   readonly crowdLimit: CrowdLimits;
   /** Requests in a second of one person who is signed in. */
   readonly personLimit: number;

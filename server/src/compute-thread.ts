@@ -10,6 +10,7 @@ import {
   writeTable,
 } from '@map-step/core';
 import type { Assignment } from './compute/computer.ts';
+import { standBack } from './compute/stand-back.ts';
 import type { Clock, OfStudio, OrderOf, Read, ResultOf, TaskName } from './compute/tasks.ts';
 import { type Database, openDatabase } from './db/database.ts';
 import type { StudioScope } from './db/studio-scope.ts';
@@ -19,6 +20,8 @@ import { readNextTerm } from './features/programme/next-term.ts';
 import { readStudioDocument } from './features/studio/studio-store.ts';
 
 type Work<Name extends TaskName> = (order: OrderOf<Name>) => ResultOf<Name> | Promise<ResultOf<Name>>;
+
+standBack();
 
 const WORK: { readonly [Name in TaskName]: Work<Name> } = {
   'check-figure': document => checkFirstEntry(document, 'patterns'),

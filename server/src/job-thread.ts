@@ -2,6 +2,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { EVERYTHING, type JobAnswer, readTableOrder } from '@map-step/contract';
 import { isBrokenText } from '@map-step/core';
+import { standBack } from './compute/stand-back.ts';
 import { announce } from './db/change-feed.ts';
 import { openDatabase } from './db/database.ts';
 import type { JobTerms } from './db/models.ts';
@@ -14,6 +15,7 @@ import { toFault } from './http/errors.ts';
 import type { RunMessage, RunOrder } from './jobs/job-run.ts';
 import { jobStore } from './jobs/job-store.ts';
 
+standBack();
 const { databaseUrl, studio, job, run } = workerData as RunOrder;
 const tell = (message: RunMessage) => parentPort?.postMessage(message);
 const progress = (stage: string, done = 0, total = 0) =>

@@ -46,13 +46,15 @@ const deps: Deps = {
 };
 
 if (deps.demo && env.MAPSTEP_DEMO_FILE) await loadDemo(deps, env.MAPSTEP_DEMO_FILE).catch(giveUp);
+/** Requests a second of one person. */
+const personRate = Number(env.MAPSTEP_PERSON_RATE ?? 60);
 const app = createApp(deps, {
   secure: env.BEHIND_TLS === '1',
   pages: env.MAPSTEP_PAGES ?? 'web/dist',
   signInLimit: 20,
   anonymousLimit: 600,
-  crowdLimit: { all: 40, address: 10 },
-  personLimit: 60,
+  crowdLimit: { all: 40, address: 10, session: personRate / 3 },
+  personLimit: personRate,
   hosts: listOf(env.MAPSTEP_HOSTS),
   proxies: listOf(env.MAPSTEP_PROXIES ?? 'loopback'),
 });

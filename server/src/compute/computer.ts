@@ -3,7 +3,8 @@ import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import pLimit, { type LimitFunction } from 'p-limit';
 import { Piscina } from 'piscina';
 import { HttpFault } from '../faults/http-fault.ts';
-import { type OrderOf, type ResultOf, TASK_TERMS, type TaskName } from './tasks.ts';
+import { openBuckets } from './buckets.ts';
+import { type OrderOf, type ResultOf, TASK_TERMS, type TaskName, type TaskTerms } from './tasks.ts';
 
 export interface Computer {
   /**
@@ -14,6 +15,13 @@ export interface Computer {
   close(): Promise<void>;
 }
 
+/** Milliseconds of work that a studio may have done in a second all the time, and after a quiet while. */
+const SHARE = { perSecond: 100, burst: 20_000 };
+const SHARE_SPENT = new HttpFault(
+  'too-many',
+  'Very much has been worked out for this studio in the last minutes. Try again in a minute.',
+);
+
 /** What a thread gets; it says by the port that it has begun. */
 export interface Assignment {
   readonly name: TaskName;
@@ -21,10 +29,10 @@ export interface Assignment {
   readonly begun: MessagePort;
 }
 
-const POOLS = {
-  short: { threads: 2, megabytes: 512 },
-  long: { threads: 1, megabytes: 1536 },
-} as const;
+const THREADS = 2;
+const MEGABYTES = 512;
+/** How many of a kind are worked out at a time: what takes long leaves one thread to what does not. */
+const AT_ONCE = { short: THREADS, long: 1 } as const;
 const MOST_OF_STUDIO = 6;
 const MOST_WAITING = 60;
 const LONGEST_START_MS = 30_000;
@@ -40,71 +48,83 @@ const OWN_BUSY = new HttpFault(
   `At most ${MOST_OF_STUDIO} things are worked out for a studio at a time. Try again in a few seconds.`,
 );
 
-export function openComputer(): Computer {
-  const pools = { short: openPool('short'), long: openPool('long') };
+export function openComputer(
+  terms: Readonly<Record<TaskName, TaskTerms>> = TASK_TERMS,
+  share = SHARE,
+): Computer {
+  const threads = openThreads();
+  const kinds = { short: pLimit(AT_ONCE.short), long: pLimit(AT_ONCE.long) };
   /** Each studio has one thing worked out after the other: a busy one takes at most one thread from the others. */
   const turns = new Map<string, LimitFunction>();
+  const shares = openBuckets(share);
   return {
     async run(studio, name, order) {
-      const pool = pools[TASK_TERMS[name].pool];
-      const key = `${TASK_TERMS[name].pool} ${studio}`;
+      const kind = kinds[terms[name].kind];
+      const key = `${terms[name].kind} ${studio}`;
       const turn = turns.get(key) ?? pLimit(1);
       if (turn.activeCount + turn.pendingCount >= MOST_OF_STUDIO) throw OWN_BUSY;
-      if (pool.turn.pendingCount >= MOST_WAITING) throw BUSY;
+      if (kind.pendingCount >= MOST_WAITING) throw BUSY;
+      if (!shares.take(studio)) throw SHARE_SPENT;
       turns.set(key, turn);
       try {
-        return await turn(() => pool.turn(() => runInThread(pool.threads, name, order)));
+        return await turn(() =>
+          kind(async () => {
+            const begun = performance.now();
+            try {
+              return await runInThread(threads, terms[name], { name, order });
+            } finally {
+              shares.charge(studio, performance.now() - begun);
+            }
+          }),
+        );
       } finally {
         if (turn.activeCount + turn.pendingCount === 0) turns.delete(key);
       }
     },
     async close() {
-      await Promise.all(Object.values(pools).map(({ threads }) => threads.destroy()));
+      await threads.destroy();
     },
   };
 }
 
-function openPool(kind: keyof typeof POOLS) {
-  const { threads: most, megabytes } = POOLS[kind];
+function openThreads(): Piscina {
   const threads = new Piscina({
     filename: new URL(THREAD, import.meta.url).href,
     name: 'runTask',
     minThreads: 0,
-    maxThreads: most,
+    maxThreads: THREADS,
     idleTimeout: IDLE_MS,
-    resourceLimits: { maxOldGenerationSizeMb: megabytes },
+    resourceLimits: { maxOldGenerationSizeMb: MEGABYTES, maxYoungGenerationSizeMb: 16 },
   });
   // A thread that runs out of memory is told where its work is waited for.
   threads.on('error', () => undefined);
-  return { threads, turn: pLimit(most) };
+  return threads;
 }
 
 /** The deadline counts from the moment the thread begins, not while it starts. */
 async function runInThread<Name extends TaskName>(
   threads: Piscina,
-  name: Name,
-  order: OrderOf<Name>,
+  terms: TaskTerms,
+  task: { readonly name: Name; readonly order: OrderOf<Name> },
 ): Promise<ResultOf<Name>> {
   const giveUp = new AbortController();
   const { port1: hears, port2: begun } = new MessageChannel();
   let timer = setTimeout(() => giveUp.abort(), LONGEST_START_MS);
   hears.once('message', () => {
     clearTimeout(timer);
-    timer = setTimeout(() => giveUp.abort(), TASK_TERMS[name].seconds * 1000);
+    timer = setTimeout(() => giveUp.abort(), terms.seconds * 1000);
   });
   try {
-    const assignment = { name, order, begun };
-    return await threads.run(assignment, { signal: giveUp.signal, transferList: [begun] });
+    return await threads.run({ ...task, begun }, { signal: giveUp.signal, transferList: [begun] });
   } catch (error) {
-    throw asFault(error, name, giveUp.signal.aborted);
+    throw asFault(error, terms, giveUp.signal.aborted);
   } finally {
     clearTimeout(timer);
     hears.close();
   }
 }
 
-function asFault(error: unknown, name: TaskName, isGivenUp: boolean): unknown {
-  const { what, seconds, mend } = TASK_TERMS[name];
+function asFault(error: unknown, { what, seconds, mend }: TaskTerms, isGivenUp: boolean): unknown {
   if (isGivenUp)
     return new HttpFault(
       'takes-too-long',
@@ -113,7 +133,7 @@ function asFault(error: unknown, name: TaskName, isGivenUp: boolean): unknown {
   if (error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
     return new HttpFault(
       'takes-too-long',
-      `${what} took more than ${POOLS[TASK_TERMS[name].pool].megabytes} MB and was given up. Nothing was changed. ${mend}`,
+      `${what} took more than ${MEGABYTES} MB and was given up. Nothing was changed. ${mend}`,
     );
   return error;
 }

@@ -56,8 +56,9 @@ export type ReadingTask = 'coming-faults' | 'next-term' | 'write-studio' | 'writ
 export type OrderOf<Name extends TaskName> = Tasks[Name]['order'];
 export type ResultOf<Name extends TaskName> = Tasks[Name]['answer'];
 
-interface TaskTerms {
-  readonly pool: 'short' | 'long';
+/** How a task is worked out, and what is said when it takes too long. */
+export interface TaskTerms {
+  readonly kind: 'short' | 'long';
   /** After so many seconds of work it is given up. */
   readonly seconds: number;
   /** What took too long, as a sentence begins, and what makes it shorter. */
@@ -69,45 +70,45 @@ const SHORTER_FIGURE =
   'Write it with fewer ways in and out, fewer changes of hold or fewer steps, or as pieces.';
 
 export const TASK_TERMS: Readonly<Record<TaskName, TaskTerms>> = {
-  'check-figure': { pool: 'short', seconds: 5, what: 'Checking this figure', mend: SHORTER_FIGURE },
+  'check-figure': { kind: 'short', seconds: 5, what: 'Checking this figure', mend: SHORTER_FIGURE },
   'check-dance': {
-    pool: 'short',
+    kind: 'short',
     seconds: 10,
     what: 'Checking the figures of this dance',
     mend: 'Change it in smaller steps.',
   },
   'freeze-text': {
-    pool: 'short',
+    kind: 'short',
     seconds: 5,
     what: 'Drawing the blocks of this text',
     mend: 'Take out some of its blocks.',
   },
   'draft-recaps': {
-    pool: 'short',
+    kind: 'short',
     seconds: 20,
     what: 'Drafting the recaps of this lesson',
     mend: 'Finish it once more; what is logged is kept.',
   },
   'coming-faults': {
-    pool: 'short',
+    kind: 'short',
     seconds: 10,
     what: 'Looking through the figures of the next week',
     mend: 'Look at each figure in its room.',
   },
   'next-term': {
-    pool: 'long',
+    kind: 'long',
     seconds: 20,
     what: 'Counting who comes to which level next term',
     mend: 'Try again in a minute.',
   },
   'write-studio': {
-    pool: 'long',
+    kind: 'long',
     seconds: 120,
     what: 'Writing the whole studio into a file',
     mend: 'Whoever runs the server can make a backup.',
   },
   'write-table': {
-    pool: 'long',
+    kind: 'long',
     seconds: 60,
     what: 'Writing this table',
     mend: 'Whoever runs the server can make a backup.',

@@ -176,7 +176,10 @@ test.each([
 });
 
 test('from however many addresses they come, all who are not signed in share what they may ask', async () => {
-  const strict = await server.another({}, { crowdLimit: { all: 4, address: 4 }, signInLimit: 1000 });
+  const strict = await server.another(
+    {},
+    { crowdLimit: { all: 4, address: 4, session: 100_000 }, signInLimit: 1000 },
+  );
   const bram = await strict.person('bram-okoro');
   const ask = (index: number, cookie = '') =>
     fetch(`${strict.address}/api/session`, { headers: { 'x-forwarded-for': `198.51.100.${index}`, cookie } });
@@ -191,7 +194,10 @@ test('from however many addresses they come, all who are not signed in share wha
 });
 
 test('an address that floods takes nothing from the others', async () => {
-  const strict = await server.another({}, { crowdLimit: { all: 40, address: 2 }, signInLimit: 1000 });
+  const strict = await server.another(
+    {},
+    { crowdLimit: { all: 40, address: 2, session: 100_000 }, signInLimit: 1000 },
+  );
   const ask = async (address: string) =>
     (await fetch(`${strict.address}/api/session`, { headers: { 'x-forwarded-for': address } })).status;
   const flood = await Promise.all(Array.from({ length: 200 }, () => ask('198.51.100.1')));

@@ -1,9 +1,9 @@
 import type { ErrorBody } from '@map-step/contract';
 import type { Request, RequestHandler } from 'express';
 import { ipKeyGenerator } from 'express-rate-limit';
+import { openBuckets } from '../compute/buckets.ts';
 import { HttpFault } from '../faults/http-fault.ts';
-import { openBuckets } from './buckets.ts';
-import { hasSignedCookie } from './session.ts';
+import { findSignedSession } from './session.ts';
 
 const AGAIN_SECONDS = 2;
 /** How many requests may come at once after a quiet while, in seconds of what may come all the time. */
@@ -16,23 +16,31 @@ const REFUSAL = JSON.stringify({
   id: '',
 } satisfies ErrorBody);
 
+/** Requests in a second: of all who are not signed in, of each address among them, of each session. */
 export interface CrowdLimits {
-  /** Requests a second of all whom this server has not signed in. */
   readonly all: number;
-  /** Of those, from one address. */
   readonly address: number;
+  readonly session: number;
 }
+
+const inSeconds = (perSecond: number, seconds: number) => ({ perSecond, burst: perSecond * seconds });
 
 /**
  * All whom this server has not signed in share so many requests a second; each address has its own share of them first,
- * so that one that floods takes nothing from the others. What is above that is answered at once and costs nothing.
+ * so that one that floods takes nothing from the others. A session has its own. What is above that is answered at once,
+ * before anything is read or asked of the database.
  */
-export function limitCrowd({ all, address }: CrowdLimits, secret: string): RequestHandler {
-  const everybody = openBuckets({ perSecond: all, burst: all * BURST_SECONDS });
-  const addresses = openBuckets({ perSecond: address, burst: address * OWN_BURST_SECONDS });
+export function limitCrowd({ all, address, session }: CrowdLimits, secret: string): RequestHandler {
+  const everybody = openBuckets(inSeconds(all, BURST_SECONDS));
+  const addresses = openBuckets(inSeconds(address, OWN_BURST_SECONDS));
+  const sessions = openBuckets(inSeconds(session, OWN_BURST_SECONDS));
   return (request, response, next) => {
-    if (hasSignedCookie(request, secret)) return next();
-    if (addresses.take(ipKeyGenerator(request.ip ?? '')) && everybody.take('all')) return next();
+    const signed = findSignedSession(request, secret);
+    const isLeft =
+      signed !== undefined
+        ? sessions.take(signed, costOf(request))
+        : addresses.take(ipKeyGenerator(request.ip ?? '')) && everybody.take('all');
+    if (isLeft) return next();
     const headers = { 'Content-Type': 'application/json', 'Retry-After': AGAIN_SECONDS, Connection: 'close' };
     response.writeHead(429, headers).end(REFUSAL);
   };
@@ -41,14 +49,28 @@ export function limitCrowd({ all, address }: CrowdLimits, secret: string): Reque
 const BYTES_OF_ONE = 32_000;
 const MOST_COST = 60;
 
-/** How much one person may ask for, in whatever browsers; a long body counts as several requests. */
-export function limitPerson(perSecond: number): (person: string, request: Request) => void {
-  const people = openBuckets({ perSecond, burst: perSecond * OWN_BURST_SECONDS });
-  return (person, request) => {
-    const bytes = Number(request.get('content-length') ?? MOST_COST * BYTES_OF_ONE);
-    const isBare = request.method === 'GET' || request.method === 'DELETE';
-    const cost = isBare ? 1 : Math.min(MOST_COST, 1 + Math.floor(bytes / BYTES_OF_ONE));
-    if (!people.take(person, cost))
-      throw new HttpFault('too-many', 'You ask for very much at once. Wait a few seconds and try again.');
+/** A long body counts as several requests. */
+function costOf(request: Request): number {
+  if (request.method === 'GET' || request.method === 'DELETE') return 1;
+  const bytes = Number(request.get('content-length') ?? MOST_COST * BYTES_OF_ONE);
+  return Math.min(MOST_COST, 1 + Math.floor(bytes / BYTES_OF_ONE));
+}
+
+export interface PersonLimit {
+  /** Refuses a person who asks for too much at once. */
+  ask(person: string, request: Request): void;
+  /** A long answer counts as several requests too. */
+  answered(person: string, length: number): void;
+}
+
+/** How much one person may ask for, in whatever browsers. */
+export function limitPerson(perSecond: number): PersonLimit {
+  const people = openBuckets(inSeconds(perSecond, OWN_BURST_SECONDS));
+  return {
+    ask(person, request) {
+      if (!people.take(person, costOf(request)))
+        throw new HttpFault('too-many', 'You ask for very much at once. Wait a few seconds and try again.');
+    },
+    answered: (person, length) => people.charge(person, Math.floor(length / BYTES_OF_ONE)),
   };
 }

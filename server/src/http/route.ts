@@ -16,6 +16,7 @@ import { printAnswer, type Told } from '../db/json-text.ts';
 import type { StudioScope } from '../db/studio-scope.ts';
 import type { Deps } from '../deps.ts';
 import { HttpFault } from '../faults/http-fault.ts';
+import type { PersonLimit } from './crowd.ts';
 import { readBody, readParams, readQuery } from './read-call.ts';
 
 export interface Call<Name extends RouteName> {
@@ -52,8 +53,7 @@ export interface Implementation {
 export interface Guards {
   /** The person of a session as they stand now; undefined when the session holds no longer. */
   identify(request: Request): Promise<SignedInPerson | undefined>;
-  /** Refuses a person who asks for too much at once. */
-  limitPerson(person: string, request: Request): void;
+  readonly limitPerson: PersonLimit;
   /** Refuses who is not on the staff of the class on the days that a call is about. */
   requireOwnClass(
     scope: StudioScope,
@@ -136,7 +136,8 @@ export function mountRoutes(
       response.locals.route = name;
       // Who it is and whether they may is known before anything of a body is read.
       const who = await guards.identify(request);
-      if (who) guards.limitPerson(`${who.studio} ${who.id}`, request);
+      const person = who && `${who.studio} ${who.id}`;
+      if (person) guards.limitPerson.ask(person, request);
       authorise(name, definition, request, who);
       const call: AnyCall = {
         deps,
@@ -149,8 +150,10 @@ export function mountRoutes(
       const answer = await run(call, who, guards);
       // A stream has answered already; a text is a file, of the type that its route has set.
       if (response.headersSent) return;
-      if (typeof answer === 'string') response.send(answer);
-      else response.type('json').send(printAnswer(answer));
+      const text = typeof answer === 'string' ? answer : printAnswer(answer);
+      if (person) guards.limitPerson.answered(person, text.length);
+      if (typeof answer !== 'string') response.type('json');
+      response.send(text);
     });
   }
 }

@@ -76,10 +76,10 @@ export function createSessions(options: SessionOptions): {
   return { handler, close };
 }
 
-/** True for a cookie that this server signed: whose it is, and whether it still holds, is another question. */
-export function hasSignedCookie(request: Request, secret: string): boolean {
+/** The session of a cookie that this server signed: whose it is, and whether it still holds, is another question. */
+export function findSignedSession(request: Request, secret: string): string | undefined {
   const value = parse(request.headers.cookie ?? '')[COOKIE] ?? '';
-  return unsign(value.replace(/^s:/, ''), secret) !== false;
+  return unsign(value.replace(/^s:/, ''), secret) || undefined;
 }
 
 /** Lets a session live on from today; written once a day. */

@@ -22,7 +22,7 @@ export interface JobQueue {
 
 const POLL_SECONDS = 0.5;
 /** Jobs that one server runs at a time, each of another studio. */
-const AT_ONCE = 3;
+const AT_ONCE = 2;
 const WAIT_SECONDS = 1;
 const LONGEST_SECONDS = 3600;
 const CLEAN_MS = 3_600_000;

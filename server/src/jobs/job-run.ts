@@ -22,7 +22,7 @@ export type RunMessage =
 const BEAT_MS = 250;
 const DIED: JobFault = { message: 'This work ended unexpectedly. Nothing was changed; try again.' };
 const LONGEST_MINUTES = 15;
-const MOST_MEGABYTES = 768;
+const MOST_MEGABYTES = 512;
 const SMALLER = 'Nothing was changed; send it in smaller parts.';
 const THREAD = import.meta.url.endsWith('.js') ? './job-thread.js' : '../job-thread-from-source.mjs';
 
@@ -40,7 +40,7 @@ export async function startRun(
     database.inStudio(studio, scope => work(jobStore(scope)));
   const thread = new Worker(new URL(THREAD, import.meta.url), {
     workerData: told,
-    resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES, maxYoungGenerationSizeMb: 16 },
   });
   let progress: JobProgress = { stage: 'Starting', done: 0, total: 0 };
   let fault: JobFault | undefined;

@@ -30,7 +30,7 @@ test('without its database the server lives, is not ready, and asks to try again
   const limits = {
     signInLimit: 5,
     anonymousLimit: 100,
-    crowdLimit: { all: 100, address: 100 },
+    crowdLimit: { all: 100, address: 100, session: 100_000 },
     personLimit: 100,
   };
   const options = {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
@@ -38,6 +38,24 @@ test('backup, fresh cluster, restore: the export is byte-equal, history and sess
   await restored.close();
   cluster.remove();
   rmSync(folder, { recursive: true, force: true });
+}, 60_000);
+
+test('the log of the database names an error, and nothing that somebody wrote', async () => {
+  const cluster = await startThrowawayCluster();
+  const database = openDatabase(cluster.url('postgres'));
+  await database.migrate();
+  const add = () =>
+    database.select(
+      "INSERT INTO accounts (id, email, password_hash) VALUES (gen_random_uuid(), $1, 'x') RETURNING id",
+      ['ada@pier.example'],
+    );
+  await add();
+  await expect(add()).rejects.toThrow();
+  await database.close();
+  const log = readFileSync(join(cluster.folder, 'server.log'), 'utf8');
+  expect(log).toMatch(/duplicate key value/);
+  expect(log).not.toMatch(/pier\.example/);
+  cluster.remove();
 }, 60_000);
 
 test('the data belong to a plain role, and no password stands among the arguments of a program', async () => {

@@ -146,7 +146,7 @@ export async function listen(
     pages: 'nowhere',
     signInLimit: 5,
     anonymousLimit: 100_000,
-    crowdLimit: { all: 100_000, address: 100_000 },
+    crowdLimit: { all: 100_000, address: 100_000, session: 100_000 },
     personLimit: 100_000,
     hosts: ['studio.example'],
     proxies: ['loopback'],

@@ -32,6 +32,7 @@ export const DOORS = `
   UPDATE sessions SET sess = jsonb_set(sess::jsonb, '{since}', to_jsonb(to_char(now() AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')))::json
     WHERE sess ->> 'since' IS NULL;
   UPDATE jobs SET input = NULL WHERE state NOT IN ('waiting', 'running');
-  ALTER TABLE jobs ADD COLUMN terms jsonb, ALTER COLUMN input TYPE bytea USING convert_to(input, 'UTF8');
+  ALTER TABLE jobs ADD COLUMN terms jsonb, ALTER COLUMN input TYPE bytea USING convert_to(input, 'UTF8'),
+    ALTER COLUMN input SET STORAGE EXTERNAL;
   ${A_DIRECTOR_REMAINS}
 `;
