@@ -102,14 +102,16 @@ function Outcome({ result, job, isPending, write }: OutcomeProps) {
         {written ? (
           <TakeBack job={job} />
         ) : (
-          <Button look="next" mt="2" disabled={isPending} onClick={() => write(others)}>
-            {changedCount > 0
-              ? `Bring it in, with ${changedCount === 1 ? 'the change' : `the ${changedCount} changes`}`
-              : 'Bring it in'}
-          </Button>
+          <>
+            {asked.length > 0 && <WhoIsWho asked={asked} others={others} setOthers={setOthers} />}
+            <Button look="next" mt="2" disabled={isPending} onClick={() => write(others)}>
+              {changedCount > 0
+                ? `Bring it in, with ${changedCount === 1 ? 'the change' : `the ${changedCount} changes`}`
+                : 'Bring it in'}
+            </Button>
+          </>
         )}
       </Notice>
-      {!written && asked.length > 0 && <WhoIsWho asked={asked} others={others} setOthers={setOthers} />}
       {changed.length > 0 && (
         <List title="Changed" total={changedCount} shown={changed.length}>
           {changed.map(({ kind, id, fields }) => (
@@ -137,13 +139,13 @@ const WHO = [
 /** People who sign in here and are called otherwise in the file: a file renames none of them. */
 function WhoIsWho({ asked, others, setOthers }: WhoIsWhoProps) {
   return (
-    <chakra.div display="grid" gap="2">
-      <p>Nobody who signs in here is renamed by a file. Say who is meant:</p>
+    <chakra.div display="grid" gap="2" mt="2">
+      <p>No file renames who signs in here. Say who is meant:</p>
       {asked.map(({ person, here, file }) => (
         <Choice
           key={person}
           label={`${file.name} of the file and ${here.name} here are`}
-          width="14rem"
+          width="26rem"
           value={others.includes(person) ? 'other' : 'same'}
           among={WHO}
           set={chosen => {
