@@ -36,6 +36,7 @@ export class CourseOnServer {
   readonly fetch = async (path: string, { body }: { body?: string } = {}): Promise<Response> => {
     const held = this.#held;
     if (held) await new Promise<void>(resolve => held.push(resolve));
+    if (path.endsWith('/missed') && !body) return Response.json({ students: [] });
     if (!body) return Response.json(this.answer);
     if (!path.endsWith('/commands')) {
       this.sent.push(JSON.parse(body));

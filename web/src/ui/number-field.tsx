@@ -1,6 +1,7 @@
 import { NumberInput } from '@chakra-ui/react';
 import { numberInputSlotRecipe } from '@chakra-ui/react/theme';
 import { useState } from 'react';
+import { Label } from './parts.tsx';
 
 interface NumberFieldProps {
   readonly label: string;
@@ -32,11 +33,16 @@ const RECIPE = {
   },
 };
 
-/** A number that is saved when one leaves it or presses Enter; one that cannot stand is put back. */
+/**
+ * A number that is saved when one leaves it or presses Enter; one that cannot stand is put back. Where somebody else has
+ * changed it meanwhile theirs is told: Enter then saves one's own, Escape takes theirs.
+ */
 export function NumberField(props: NumberFieldProps) {
   const { label, value, min = 0, max = 1000, width = '4.5rem', isLive = false, save } = props;
-  const [typed, setTyped] = useState<string>();
+  const [writing, setWriting] = useState<{ readonly typed: string; readonly seen: string }>();
   const written = value === undefined ? '' : String(value);
+  const typed = writing?.typed;
+  const isContested = !isLive && writing !== undefined && writing.seen !== written && typed !== written;
   const read = (text: string) => (text.trim() === '' ? undefined : Number(text));
   const isFine = (text: string) => {
     const number = read(text);
@@ -45,10 +51,10 @@ export function NumberField(props: NumberFieldProps) {
   const put = (text: string) => {
     if (isFine(text) && text !== written) save(read(text));
   };
-  const take = () => {
-    if (typed === undefined) return;
+  const take = (isChosen = false) => {
+    if (typed === undefined || (isContested && !isChosen)) return;
     put(typed);
-    setTyped(undefined);
+    setWriting(undefined);
   };
   return (
     <NumberInput.Root
@@ -56,7 +62,7 @@ export function NumberField(props: NumberFieldProps) {
       size="sm"
       value={typed ?? written}
       onValueChange={({ value: text }) => {
-        setTyped(text);
+        setWriting({ typed: text, seen: writing?.seen ?? written });
         if (isLive) put(text);
       }}
       invalid={!isFine(typed ?? written)}
@@ -66,11 +72,15 @@ export function NumberField(props: NumberFieldProps) {
       <NumberInput.Input
         aria-label={label}
         bg="panel"
-        onBlur={take}
+        onBlur={() => take()}
         onKeyDown={event => {
-          if (event.key === 'Enter') take();
+          if (event.key === 'Enter') take(true);
+          if (event.key === 'Escape') setWriting(undefined);
         }}
       />
+      {isContested && (
+        <Label role="status">{written || 'empty'} meanwhile: Enter saves yours, Escape theirs</Label>
+      )}
     </NumberInput.Root>
   );
 }

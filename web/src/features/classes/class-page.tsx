@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import type { CourseAnswer, Versioned } from '@map-step/contract';
-import { placedOf, type Section } from '@map-step/core';
+import { changesBetween, placedOf, type Section } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { dequal } from 'dequal';
 import { useMemo, useState } from 'react';
@@ -61,18 +61,24 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
   const [search] = useSearchParams();
   const { data: material } = useQuery(danceQuery(course.dances[0] ?? ''));
   const isSaving = useIsSaving(classAggregate(section.id).key);
-  const [drafted, draft] = useState<ClassLayout>();
+  const [drafted, draft] = useState<{ readonly seen: Section; readonly layout: ClassLayout }>();
   const isEntering = search.get('part') === 'students';
   const saved = layoutOf(section);
-  const layout = drafted ?? saved;
-  const isDirty = !dequal(layout, saved);
+  const layout = drafted?.layout ?? saved;
+  const isDirty = drafted !== undefined && !dequal(layout, layoutOf(drafted.seen));
   const look = useClassLook(
     layout,
     course.lessons.map(({ minutes }) => minutes),
   );
-  const put = (more: Partial<ClassLayout>) => draft({ ...layout, ...more });
+  const put = (more: Partial<ClassLayout>) =>
+    draft({ seen: drafted?.seen ?? section, layout: { ...layout, ...more } });
   const save = () => {
-    commands.edit('Evenings, room and staff', now => layOut(now, layout));
+    // Only what was changed here, over what was seen: what somebody else changed meanwhile stays.
+    if (drafted)
+      commands.change(
+        'Evenings, room and staff',
+        changesBetween(drafted.seen, layOut(drafted.seen, drafted.layout)),
+      );
     draft(undefined);
   };
   const nameOf = (id: string) => material?.patterns.find(one => one.id === id)?.name ?? id;

@@ -9,6 +9,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   dates: 'Dates',
   start: 'Time',
   room: 'Room',
+  cancelled: 'Evenings called off',
 };
 
 interface ClassRefusalProps {

@@ -5,7 +5,8 @@ import { expect, test } from 'vitest';
 import { ApiError } from '../../api/client.ts';
 import { versionedAggregate } from '../../api/use-commands.ts';
 import { renderOnPage } from '../../test/on-page.tsx';
-import { createDraftStore, type Draft } from './draft-store.ts';
+import type { Draft } from './draft.ts';
+import { createDraftStore } from './draft-store.ts';
 import { useDraft } from './use-draft.ts';
 
 interface Body {
@@ -35,16 +36,12 @@ interface Setting {
   readonly isNew?: boolean;
 }
 
+/** A browser that has kept nothing. */
+const emptyShelf = { readAll: async () => [], put: async () => undefined, follow: () => undefined };
+
 /** A figure on a server that takes each command, or refuses the next as the test says. */
 async function open({ pauseMs, left, isNew = false }: Setting = {}) {
-  const kept = new Map<string, string>();
-  Object.assign(globalThis, {
-    localStorage: {
-      getItem: (key: string) => kept.get(key) ?? null,
-      setItem: (key: string, value: string) => kept.set(key, value),
-    },
-  });
-  const store = createDraftStore<Body>('figures');
+  const store = createDraftStore<Body>('figures', emptyShelf);
   if (left) store.keep('tarn/ana', 'wrap', left);
   const server = { now: first, refusal: undefined as { status: number; body: object } | undefined };
   const page = renderOnPage(
@@ -114,6 +111,17 @@ test('what can stand is saved at once, over what was seen, and is then no draft 
   expect(commands()).toEqual([renamed('Wrap', 'Wrap in')]);
   expect(hands()).toMatchObject({ state: 'saved', body: { name: 'Wrap in' } });
   expect(isKept()).toBe(false);
+});
+
+test('a form over an older state sends only what was changed in it; the same field changed by another is theirs', async () => {
+  const { hands, commands, wait, server, client } = await open();
+  const seen = first.body;
+  server.now = { ...first, version: 2, body: { ...first.body, level: 'three' } };
+  act(() => client.setQueryData(aggregate.key, server.now));
+  act(() => hands().change('Renamed', body => ({ ...body, name: 'Wrap in' }), seen));
+  await wait(50);
+  expect(commands()).toEqual([renamed('Wrap', 'Wrap in')]);
+  expect(hands().body).toEqual({ name: 'Wrap in', level: 'three' });
 });
 
 test('what cannot stand yet is kept in the browser; mended, all of it is saved', async () => {

@@ -7,7 +7,8 @@ import { type Aggregate, chosenOf, isSaving } from '../../api/commands.ts';
 import { findUndo } from '../../api/find-undo.ts';
 import { ownerOf } from '../../api/outbox.ts';
 import { useCommands, useIsSaving, useRefusal } from '../../api/use-commands.ts';
-import { type Draft, type DraftStore, useDrafts } from './draft-store.ts';
+import type { Draft } from './draft.ts';
+import { type DraftStore, useDraftFault, useDrafts } from './draft-store.ts';
 
 /** `kept`: it has not been sent, as it cannot stand yet or is still being written. */
 export type SaveState = 'saved' | 'saving' | 'kept' | 'refused';
@@ -38,7 +39,11 @@ export interface Drafting<Body> {
   readonly error: Error | undefined;
   readonly clashes: readonly Clash[];
   readonly history: readonly HistoryEntry[];
-  change(what: string, make: (body: Body) => Body): void;
+  /**
+   * Makes of what is under one's hands what is wanted. `seen`: what a form was opened over; a field that it changed and
+   * somebody else has changed since is theirs until it is decided.
+   */
+  change(what: string, make: (body: Body) => Body, seen?: Body): void;
   settle(values: Readonly<Record<string, Json>>): void;
   takeBack(entry: HistoryEntry): void;
   readonly undo: (() => void) | undefined;
@@ -52,6 +57,7 @@ export function useDraft<Answer, Body extends object>(options: DraftOptions<Answ
   const { aggregate, store, id, me, known, keepsStates = false } = options;
   const owner = ownerOf(me);
   const draft = useDrafts(store, owner)[id];
+  const fault = useDraftFault(store);
   const isNew = draft?.base === null;
   const stored = useQuery({ queryKey: aggregate.key, queryFn: aggregate.read, enabled: !isNew });
   const isGone = stored.error instanceof ApiError && stored.error.body.code === 'not-found';
@@ -61,10 +67,10 @@ export function useDraft<Answer, Body extends object>(options: DraftOptions<Answ
   const refusal = useRefusal(aggregate.key);
   const saving = useSaving(options, owner, draft);
 
-  const now = (): Draft<Body> | undefined => {
+  const now = (seen?: Body): Draft<Body> | undefined => {
     const kept = store.read(owner)[id];
     if (kept) return kept;
-    const body = commands.now() ?? stands;
+    const body = seen ?? commands.now() ?? stands;
     return body && { base: body, now: body, what: '', past: [], future: [] };
   };
   const keep = (next: Draft<Body> | undefined) => store.keep(owner, id, next);
@@ -86,10 +92,10 @@ export function useDraft<Answer, Body extends object>(options: DraftOptions<Answ
     isNew,
     history,
     clashes,
-    error: clashes.length > 0 ? undefined : (refusal?.error ?? saving.error ?? undefined),
+    error: clashes.length > 0 ? undefined : (refusal?.error ?? saving.error ?? (draft && fault) ?? undefined),
     state: saving.isSaving ? 'saving' : !draft ? 'saved' : (refusal ?? saving.error) ? 'refused' : 'kept',
-    change: (what, make) => {
-      const before = now();
+    change: (what, make, seen) => {
+      const before = now(seen);
       if (!before) return;
       const past = keepsStates ? [...before.past, before.now] : [];
       keep({ base: before.base, now: make(before.now), what, past, future: [] });

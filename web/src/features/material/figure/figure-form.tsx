@@ -15,7 +15,8 @@ import type { FigureEditing } from './use-figure-draft.ts';
 /** What the house calls a figure and where it stands, with who changed what; the director and teachers change it. */
 export function FigureForm({ editing }: { editing: FigureEditing }) {
   const { library } = useCourse();
-  const [isOpen, open] = useState(false);
+  /** The figure as it stood when the form was opened: only what is changed in it there is sent. */
+  const [opened, open] = useState<Pattern>();
   const { pattern, mayWrite } = editing;
   const wordsOf = (value: Json): string => {
     if (Array.isArray(value)) return value.map(wordsOf).join(', ') || 'none';
@@ -30,21 +31,21 @@ export function FigureForm({ editing }: { editing: FigureEditing }) {
         wordsOf={wordsOf}
         settle={editing.settle}
       />
-      {isOpen ? (
+      {opened ? (
         <FigureFieldsForm
-          figure={pattern}
+          figure={opened}
           dance={editing.reading.figure.dance}
           save={next => {
-            put(editing, pattern, next);
-            open(false);
+            put(editing, opened, next);
+            open(undefined);
           }}
-          close={() => open(false)}
+          close={() => open(undefined)}
         />
       ) : (
         <>
           <NameAndPlace pattern={pattern} wordsOf={wordsOf} />
           {mayWrite && (
-            <Button size="small" justifySelf="start" onClick={() => open(true)}>
+            <Button size="small" justifySelf="start" onClick={() => open(pattern)}>
               Change name and place
             </Button>
           )}
@@ -60,16 +61,20 @@ export function FigureForm({ editing }: { editing: FigureEditing }) {
   );
 }
 
-/** What was changed in the form, over the figure as it stands by now. */
+/** What was changed in the form, over the figure as it was opened: what others changed meanwhile stays. */
 function put(editing: FigureEditing, before: Pattern, after: Pattern): void {
   const changes = changedFields(before, after);
   if (changes.length === 0) return;
   const what = `${changes.map(({ field }) => figureFieldInWords(field)).join(', ')} of ${before.name}`;
-  editing.change(what, now => {
-    const over = changes.map(change => ({ ...change, from: readField(now, change.field) }));
-    const changed = applyChanges(now, over);
-    return changed.ok ? changed.value : now;
-  });
+  editing.change(
+    what,
+    now => {
+      const over = changes.map(change => ({ ...change, from: readField(now, change.field) }));
+      const changed = applyChanges(now, over);
+      return changed.ok ? changed.value : now;
+    },
+    before,
+  );
 }
 
 interface NameAndPlaceProps {

@@ -21,7 +21,7 @@ export interface FigureEditing extends Omit<Drafting<Pattern>, 'body' | 'change'
   readonly issues: readonly FigureIssue[];
   readonly mayWrite: boolean;
   /** Makes of the figure as it stands what is wanted; saved as soon as it can be danced, else kept until it can. */
-  change(what: string, make: (pattern: Pattern, figure: Figure) => Pattern): void;
+  change(what: string, make: (pattern: Pattern, figure: Figure) => Pattern, seen?: Pattern): void;
 }
 
 /** A figure under one's hands; undefined when there is none of this id. */
@@ -55,7 +55,8 @@ export function useFigureDraft(id: string): FigureEditing | undefined {
     reading,
     issues,
     mayWrite: me.role === 'director' || me.role === 'teacher',
-    change: (what, make) => drafting.change(what, now => make(now, readFigure(now, dance).figure)),
+    change: (what, make, seen) =>
+      drafting.change(what, now => make(now, readFigure(now, dance).figure), seen),
   };
 }
 
