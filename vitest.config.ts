@@ -22,7 +22,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
-          include: ['server/src/**/*.test.ts'],
+          include: ['server/src/**/*.test.ts', 'scripts/bench/*.api.test.ts'],
           globalSetup: ['server/src/test/cluster.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,

@@ -25,7 +25,6 @@ export interface Action {
   call(size: StudioSize, memory: Memory): Call;
 }
 
-const PATTERNS_A_BLOCK = 21;
 const at = '2026-02-02T19:00:00Z';
 const pick = (count: number) => Math.floor(Math.random() * count);
 
@@ -33,7 +32,7 @@ const pick = (count: number) => Math.floor(Math.random() * count);
 function pickClass(size: StudioSize) {
   const number = pick(size.sections);
   const course = Math.floor(number / 2);
-  const block = course % (Math.ceil(size.patterns / PATTERNS_A_BLOCK) - 1);
+  const block = course % (Math.ceil(size.patterns / size.block) - 1);
   return {
     section: `section-${number}`,
     course: `course-${course}`,
@@ -181,7 +180,8 @@ export function remember(call: Call, text: string, { stamps, courses }: Memory):
   }
   const answer = JSON.parse(text) as {
     version: number;
-    course?: { id: string; placed: { pattern: string; lesson: number }[] };
+    course?: { id: string; placed?: { pattern: string; lesson: number }[] };
   };
-  if (answer.course) courses.set(answer.course.id, { version: answer.version, placed: answer.course.placed });
+  if (answer.course)
+    courses.set(answer.course.id, { version: answer.version, placed: answer.course.placed ?? [] });
 }

@@ -10,9 +10,11 @@ export interface StudioSize {
   readonly sections: number;
   readonly students: number;
   readonly marks: number;
+  /** Figures of one copy of the dance. */
+  readonly block: number;
 }
 
-export const BIG: StudioSize = { patterns: 5000, sections: 400, students: 20_000, marks: 1_000_000 };
+const BIG: Omit<StudioSize, 'block'> = { patterns: 5000, sections: 400, students: 20_000, marks: 1_000_000 };
 const BLOCKS_A_DANCE = 20;
 const SECTIONS_A_COURSE = 2;
 const CHECKS_A_SECTION = 2;
@@ -20,9 +22,10 @@ const CHECKS_A_SLICE = 400;
 const PEOPLE = 40;
 const LAYERS = ['steps', 'timing', 'partner', 'technique', 'tempo'];
 
-export function timesAsBig(times: number): StudioSize {
+export function timesAsBig(times: number, demoFile: string): StudioSize {
   const { patterns, sections, students, marks } = BIG;
   return {
+    block: figuresToCopy(readDemo(demoFile)).length,
     patterns: patterns * times,
     sections: sections * times,
     students: students * times,
@@ -32,14 +35,22 @@ export function timesAsBig(times: number): StudioSize {
 
 type Run = (sql: string, ...values: unknown[]) => Promise<unknown>;
 
+function readDemo(file: string): StudioDocument {
+  return JSON.parse(readFileSync(file, 'utf8')) as StudioDocument;
+}
+
+function figuresToCopy({ patterns = [], dances = [] }: StudioDocument) {
+  return patterns.filter(({ dance }) => dance === dances[0]?.id);
+}
+
 /** What of the demo is copied, and how often. */
 function copyPlan(demoFile: string, size: StudioSize) {
-  const demo = JSON.parse(readFileSync(demoFile, 'utf8')) as StudioDocument;
+  const demo = readDemo(demoFile);
   const { dances = [], courses = [], sections = [], recaps = [] } = demo;
   const [dance, course, section, recap] = [dances[0], courses[0], sections[0], recaps[0]];
   if (!dance || !course || !section || !recap) throw new Error('the demo has no course to copy');
   const levels = (demo.levels ?? []).filter(level => level.dance === dance.id);
-  const patterns = (demo.patterns ?? []).filter(pattern => pattern.dance === dance.id);
+  const patterns = figuresToCopy(demo);
   const blocks = Math.ceil(size.patterns / patterns.length);
   const courseCount = size.sections / SECTIONS_A_COURSE;
   const studentsEach = size.students / size.sections;
@@ -70,7 +81,7 @@ export async function buildBigStudio(client: Client, demoFile: string, size: Stu
   const run: Run = (sql, ...values) => client.query(sql, [studio, ...values]);
   const plan = copyPlan(demoFile, size);
   const { checks, studentsEach, items, blocks } = plan;
-  await client.query('INSERT INTO studios (id, body, demo) VALUES ($1, $2, true)', [
+  await client.query("INSERT INTO studios (id, body, demo, slug) VALUES ($1, $2, true, 'big')", [
     studio,
     plan.demo.studio,
   ]);

@@ -7,6 +7,8 @@ import { openDatabase } from '../db/database.ts';
 declare module 'vitest' {
   interface ProvidedContext {
     databaseUrl: string;
+    /** Of the cluster's superuser, which the product never is. */
+    superuserUrl: string;
   }
 }
 
@@ -23,5 +25,6 @@ export default async function setup(project: TestProject): Promise<() => Promise
   await template.migrate();
   await template.close();
   project.provide('databaseUrl', cluster.url('postgres'));
+  project.provide('superuserUrl', cluster.adminUrl('postgres'));
   return async () => cluster.remove();
 }

@@ -69,6 +69,8 @@ export interface ListeningServer {
 export interface TestServer extends ListeningServer {
   readonly studioId: string;
   readonly databaseUrl: string;
+  /** The same for the cluster's superuser. */
+  readonly superuserUrl: string;
   /** A second server on the same database. */
   another(more?: Partial<Deps>, options?: Partial<AppOptions>): Promise<ListeningServer>;
   /** A session of somebody, without asking for a password. */
@@ -98,6 +100,7 @@ export async function startTestServer(studio?: StudioDocument): Promise<TestServ
     ...server,
     studioId,
     databaseUrl,
+    superuserUrl: inject('superuserUrl').replace(/\/postgres$/, `/${name}`),
     another: (more, options) => listen(databaseUrl, more, options),
     signIn: person => insertSession(databaseUrl, person),
     sql: text => runSql(databaseUrl, text),
