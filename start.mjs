@@ -1,8 +1,7 @@
 // `npm start`: installs what is missing, starts the database, migrates, loads the demo and serves.
 // Plain Node, so that it runs before any package is there.
 import { spawn } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt } from './scripts/build.mjs';
@@ -25,7 +24,6 @@ const server = spawn(process.execPath, ['--enable-source-maps', join(root, 'serv
     MAPSTEP_DEMO: '1',
     MAPSTEP_DEMO_FILE: join(root, 'demo/tarn-street.json'),
     MAPSTEP_PAGES: join(root, 'web/dist'),
-    SESSION_SECRET: keepSecret(),
     NODE_ENV: 'production',
     ...process.env,
     DATABASE_URL: database.url,
@@ -45,11 +43,4 @@ async function openDatabase() {
   const cluster = await startCluster(join(folder, 'postgres'), { port: DATABASE_PORT });
   if (!cluster.owned) say('The database is running already.');
   return { url: cluster.url('postgres'), stop: cluster.stop };
-}
-
-/** Sessions outlive a restart, so their secret must too. */
-function keepSecret() {
-  const file = join(folder, 'session-secret');
-  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
-  return readFileSync(file, 'utf8');
 }

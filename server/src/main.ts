@@ -25,8 +25,10 @@ const port = Number(env.PORT ?? 4170);
 const logger = pino({ level: env.LOG_LEVEL ?? 'warn' });
 const database = openDatabase(databaseUrl);
 let jobs: JobQueue;
+let secret: string;
 try {
   await database.migrate();
+  secret = env.SESSION_SECRET ?? (await database.shareSecret('session', randomBytes(32).toString('hex')));
   jobs = await openJobQueue({ databaseUrl, database, logger });
 } catch (error) {
   giveUp(error);
@@ -41,7 +43,7 @@ const deps: Deps = {
   now: () => new Date(),
   demo: env.MAPSTEP_DEMO === '1',
   founding: foundingOf(env.MAPSTEP_NEW_STUDIOS),
-  secret: env.SESSION_SECRET ?? randomBytes(32).toString('hex'),
+  secret,
   ...(env.MAPSTEP_TODAY && { today: env.MAPSTEP_TODAY }),
 };
 
@@ -59,9 +61,9 @@ const app = createApp(deps, {
   proxies: listOf(env.MAPSTEP_PROXIES ?? 'loopback'),
 });
 const server = createServer(HTTP_DEADLINES, app.express);
-server.listen(port, '127.0.0.1', () => {
-  const { port: open } = server.address() as AddressInfo;
-  process.stdout.write(`Map Step is at http://127.0.0.1:${open}\n`);
+server.listen(port, env.MAPSTEP_BIND ?? '127.0.0.1', () => {
+  const { port: open, address, family } = server.address() as AddressInfo;
+  process.stdout.write(`Map Step is at http://${family === 'IPv6' ? `[${address}]` : address}:${open}\n`);
 });
 server.on('error', error => {
   process.stderr.write(`Cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);

@@ -24,6 +24,8 @@ export interface Database {
   inTransaction<Answer>(work: (transaction: Transaction) => Promise<Answer>): Promise<Answer>;
   /** Runs one query on what belongs to no studio. */
   select<Row extends object>(sql: string, values: readonly unknown[]): Promise<Row[]>;
+  /** A secret that all servers of this database share: the given one is kept where there is none yet. */
+  shareSecret(name: string, fresh: string): Promise<string>;
   migrate(upTo?: string): Promise<void>;
   /** Throws when PostgreSQL does not answer. */
   ping(): Promise<void>;
@@ -62,6 +64,16 @@ export function openDatabase(url: string, connections = POOL_SIZE): Database {
     inTransaction: work => sequelize.transaction(work),
     select: <Row extends object>(sql: string, values: readonly unknown[]) =>
       sequelize.query<Row>(sql, { bind: [...values], type: QueryTypes.SELECT }),
+    shareSecret: async (name, fresh) => {
+      await sequelize.query('INSERT INTO server_secrets VALUES ($1, $2) ON CONFLICT DO NOTHING', {
+        bind: [name, fresh],
+      });
+      const [row] = await sequelize.query<{ value: string }>(
+        'SELECT value FROM server_secrets WHERE name = $1',
+        { bind: [name], type: QueryTypes.SELECT },
+      );
+      return row?.value ?? fresh;
+    },
     migrate: upTo => migrate(sequelize, url, upTo),
     ping: async () => {
       await sequelize.query('SELECT 1');

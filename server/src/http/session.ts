@@ -38,7 +38,8 @@ export interface SessionOptions {
 const COOKIE = 'map-step';
 const FOURTEEN_DAYS_MS = 14 * 24 * 3600 * 1000;
 /** However often it is used, a session ends after so long. */
-const LONGEST_MS = 30 * 24 * 3600 * 1000;
+export const LONGEST_DAYS = 30;
+const LONGEST_MS = LONGEST_DAYS * 24 * 3600 * 1000;
 
 /** Sessions in PostgreSQL, so that any server of a studio knows them. `close` ends their own small pool. */
 export function createSessions(options: SessionOptions): {
@@ -109,17 +110,6 @@ export async function beginSession(request: Request, owner: SessionOwner, now: D
 
 export async function endSession(request: Request): Promise<void> {
   await settled(done => request.session.destroy(done));
-}
-
-/** Reads the session again; false when it has ended since. Rejects when the database cannot say. */
-export async function isStillOpen(request: Request): Promise<boolean> {
-  try {
-    await settled(done => request.session.reload(done));
-  } catch (error) {
-    if (error instanceof Error && error.message === 'failed to load session') return false;
-    throw error;
-  }
-  return request.session.owner !== undefined;
 }
 
 /** A session told to other servers: nobody can make its cookie of this. */

@@ -4,10 +4,12 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { HeadingContext } from '../features/course/use-address.ts';
 import { applySavedTheme } from '../features/shell/use-theme.ts';
+import { reloadWhenPartsAreGone } from './parts-gone.ts';
 import { Providers } from './providers.tsx';
 import { router } from './router.tsx';
 
 applySavedTheme();
+reloadWhenPartsAreGone(import.meta.env.VITE_BUILD ?? '');
 document.documentElement.classList.toggle('hovers', window.matchMedia('(hover: hover)').matches);
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');

@@ -25,7 +25,7 @@ const A_DIRECTOR_REMAINS = `
 
 /**
  * A password ends the sessions of the one before it, a session knows when it began, jobs keep the bytes of their file and
- * what is to be done with it, and what was told to a student who was away can be withdrawn.
+ * what is to be done with it, and all servers of one database sign cookies alike.
  */
 export const DOORS = `
   ALTER TABLE accounts ADD COLUMN epoch integer NOT NULL DEFAULT 1;
@@ -35,4 +35,5 @@ export const DOORS = `
   ALTER TABLE jobs ADD COLUMN terms jsonb, ALTER COLUMN input TYPE bytea USING convert_to(input, 'UTF8'),
     ALTER COLUMN input SET STORAGE EXTERNAL;
   ${A_DIRECTOR_REMAINS}
+  CREATE TABLE server_secrets (name text PRIMARY KEY, value text NOT NULL);
 `;

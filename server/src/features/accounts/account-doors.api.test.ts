@@ -1,6 +1,7 @@
 // Doors of accounts and sessions that were open once: each is tried as whoever went through it did.
 import { afterAll, beforeAll, describe, expect, test, vi } from 'vitest';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
+import { hashPassword, isPassword } from '../session/passwords.ts';
 
 const PASSWORD = 'a long enough word';
 const founderOf = (studio: string, email: string) => ({
@@ -153,6 +154,18 @@ describe('sessions', () => {
     await who.call('session.signIn', { body: { email: 'ada@pier.example', password: PASSWORD } });
     await vi.waitFor(() => expect(stream.isOver()).toBe(true), 3000);
   });
+});
+
+test('of twenty who come in at once nobody is turned away', async () => {
+  const passwordHash = await hashPassword(PASSWORD);
+  const hashed = Array.from({ length: 20 }, () => isPassword(passwordHash, PASSWORD));
+  expect(await Promise.all(hashed)).toEqual(hashed.map(() => true));
+});
+
+test('servers that are told no secret share the one that their database keeps', async () => {
+  const [first, second] = [open.database, server.database];
+  const made = await first.shareSecret('session', 'one');
+  expect(await second.shareSecret('session', 'another')).toBe(made);
 });
 
 describe('passwords', () => {

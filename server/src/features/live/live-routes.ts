@@ -1,14 +1,10 @@
 import type { SignedInPerson } from '@map-step/contract';
-import type { Request } from 'express';
 import type { Signal } from '../../db/change-feed.ts';
-import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { routeWithoutScope } from '../../http/route.ts';
-import { isStillOpen, nameOfSession } from '../../http/session.ts';
-import { identify } from '../session/session-service.ts';
+import { nameOfSession } from '../../http/session.ts';
+import { endStrangers, type OpenStream, watchStream } from './open-streams.ts';
 
-/** Shorter than what proxies wait before they cut a silent connection. */
-const HEARTBEAT_MS = 15_000;
 const MOST_A_PERSON = 20;
 
 /** How many streams each person has open at this server. */
@@ -18,30 +14,28 @@ export const liveRoutes = [
   routeWithoutScope('live.follow', async ({ deps, who, request, response }) => {
     const leave = enter(who);
     const session = nameOfSession(request);
-    const look = async () => {
-      if (!(await isHere(deps, request))) end();
+    const stream: OpenStream = {
+      sid: request.sessionID,
+      beat: () => response.write(': here\n\n'),
+      end: () => {
+        unwatch();
+        stop();
+        leave();
+        response.end();
+      },
     };
     const send = (signal: Signal) => {
       if (signal.topic === 'session') {
-        if (signal.id === session) end();
+        if (signal.id === session) stream.end();
         return;
       }
       response.write(`data: ${JSON.stringify(signal)}\n\n`);
       // It may be who the people are, or whatever.
-      if (signal.topic === 'everything' || signal.topic === 'studio') void look();
+      if (signal.topic === 'everything' || signal.topic === 'studio') void endStrangers(deps, [stream]);
     };
     const stop = deps.changes.follow(who.studio, send);
-    const heartbeat = setInterval(() => {
-      response.write(': here\n\n');
-      void look();
-    }, HEARTBEAT_MS);
-    const end = () => {
-      clearInterval(heartbeat);
-      stop();
-      leave();
-      response.end();
-    };
-    request.once('close', end);
+    const unwatch = watchStream(deps, stream);
+    request.once('close', stream.end);
     response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
     response.flushHeaders();
     response.write('retry: 1000\n\nevent: begin\ndata: {}\n\n');
@@ -66,13 +60,4 @@ function enter({ studio, id }: SignedInPerson): () => void {
     if (left === 0) open.delete(key);
     else open.set(key, left);
   };
-}
-
-/** False once the session or the person behind it is gone; while nobody can say, they stay. */
-async function isHere(deps: Deps, request: Request): Promise<boolean> {
-  try {
-    return (await isStillOpen(request)) && (await identify(deps, request)) !== undefined;
-  } catch {
-    return true;
-  }
 }

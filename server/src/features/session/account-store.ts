@@ -135,7 +135,7 @@ export async function noteEntered(database: Database, { studio, account }: Sessi
 }
 
 /** The studio that is entered with one click: the demo, on a server that holds nobody's account. */
-const DEMO = `SELECT id FROM studios WHERE demo AND NOT EXISTS (SELECT FROM accounts)`;
+export const DEMO = `SELECT id FROM studios WHERE demo AND NOT EXISTS (SELECT FROM accounts)`;
 
 export async function findDemoStudio(database: Database): Promise<string | undefined> {
   const [row] = await database.select<{ id: string }>(`${DEMO} ORDER BY created_at LIMIT 1`, []);

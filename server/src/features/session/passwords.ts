@@ -1,5 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import { dictionary } from '@zxcvbn-ts/language-common';
+import { openBuckets } from '../../compute/buckets.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 
 const BUSY = new HttpFault(
@@ -10,8 +11,10 @@ const BUSY = new HttpFault(
 /** Compared against when there is no such account, so that both take the same time. */
 const NOBODY = hash('nobody has this password');
 
-const MOST_WAITING = 10;
-const REST_MS = 100;
+const MOST_WAITING = 40;
+/** A class that comes in at once is hashed without a rest; who guesses all the time leaves the processor to the others. */
+const WITHOUT_REST = openBuckets({ perSecond: 3, burst: 25 });
+const REST_MS = 120;
 let waiting = 0;
 let last: Promise<unknown> = Promise.resolve();
 
@@ -46,7 +49,7 @@ export async function isPassword(passwordHash: string | undefined, password: str
   return (await inTurn(() => verify(against, password))) && passwordHash !== undefined;
 }
 
-/** Hashing takes a processor for a while: one after the other, with a rest in between for those who work. */
+/** Hashing takes a processor for a while: one after the other, and where it does not end with a rest in between. */
 async function inTurn<Answer>(work: () => Promise<Answer>): Promise<Answer> {
   if (waiting >= MOST_WAITING) throw BUSY;
   waiting += 1;
@@ -60,6 +63,7 @@ async function inTurn<Answer>(work: () => Promise<Answer>): Promise<Answer> {
   }
 }
 
-function rest(): Promise<void> {
+function rest(): Promise<void> | undefined {
+  if (WITHOUT_REST.take('all')) return undefined;
   return new Promise(resolve => setTimeout(resolve, REST_MS));
 }

@@ -1,7 +1,8 @@
 // The open sessions of an account, as express-session keeps them: told and ended by the hash of their id.
 import { announceSessionEnd } from '../../db/change-feed.ts';
 import type { Database } from '../../db/database.ts';
-import { nameOfSessionId, type SessionOwner } from '../../http/session.ts';
+import { LONGEST_DAYS, nameOfSessionId, type SessionOwner } from '../../http/session.ts';
+import { DEMO } from './account-store.ts';
 
 export interface OpenSession {
   /** Its secret id: never told. */
@@ -11,6 +12,29 @@ export interface OpenSession {
   readonly device: string;
   readonly since: string | null;
   readonly studio: string;
+}
+
+/**
+ * Which of these sessions still hold: not over, their person in the studio, by the account and password they came in by. One
+ * query for however many.
+ */
+export async function listStillIn(
+  database: Database,
+  sids: readonly string[],
+  { demo, now }: { readonly demo: boolean; readonly now: Date },
+): Promise<ReadonlySet<string>> {
+  const rows = await database.select<{ sid: string }>(
+    `SELECT sid FROM sessions s JOIN people p
+       ON p.studio_id = (s.sess -> 'owner' ->> 'studio')::uuid AND p.id = s.sess -> 'owner' ->> 'id'
+     WHERE s.sid = ANY($1) AND s.expire > now()
+       AND COALESCE((s.sess ->> 'since')::timestamptz, $3::timestamptz) > $3::timestamptz - interval '${LONGEST_DAYS} days'
+       AND CASE WHEN s.sess -> 'owner' ->> 'account' IS NULL THEN $2 AND p.studio_id IN (${DEMO})
+         ELSE EXISTS (SELECT FROM memberships m JOIN accounts a ON a.id = m.account_id
+           WHERE a.id = (s.sess -> 'owner' ->> 'account')::uuid AND m.studio_id = p.studio_id AND m.person_id = p.id
+             AND a.epoch = COALESCE((s.sess -> 'owner' ->> 'epoch')::integer, 1)) END`,
+    [sids, demo, now],
+  );
+  return new Set(rows.map(({ sid }) => sid));
 }
 
 interface SessionRow {
