@@ -1,5 +1,7 @@
-import { chipOf, copyHustle } from './support/courses.ts';
-import { openAs } from './support/people.ts';
+import type { Page } from '@playwright/test';
+import { choose } from './support/choose.ts';
+import { chipOf, copyHustle, postTo } from './support/courses.ts';
+import { hearNothing, openAs } from './support/people.ts';
 import { expect, test } from './support/test.ts';
 
 // Two seconds are promised; a machine that does other things too is given more, for this is no timed test.
@@ -49,3 +51,78 @@ test('two tabs of one browser share one stream', async ({ browser }) => {
   await expect(chip).not.toHaveAttribute('aria-label', before, { timeout: SEEN_WITHIN_MS });
   expect(streams).toEqual([]);
 });
+
+test('two people in one form: each sends what they touched, nothing is put back unseen, and one field asks whose', async ({
+  browser,
+}) => {
+  const one = await openAs(browser, 'Ottilie Marsh');
+  const id = await makeDrill(one, 'Lantern drill');
+  const path = `/courses/balboa-1/material/${id}`;
+  await one.goto(path);
+  const two = await openAs(browser, 'Suki Larch', path);
+  const open = (page: Page) => page.getByRole('button', { name: 'Change name and place' }).click();
+  const put = async (page: Page, field: string, text: string) => {
+    await page.getByRole('textbox', { name: field, exact: true }).fill(text);
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+  };
+  await open(one);
+  await open(two);
+  await put(one, 'Name', 'Quay drill');
+  await expect(one.getByRole('button', { name: 'Change name and place' })).toBeVisible();
+  await put(two, 'Other names, as: Home step @ Harbour hall; Swap @ juniors', 'Pier drill @ harbour');
+  await expect(two.getByText('saved', { exact: true })).toBeVisible();
+  await expect
+    .poll(() => readFigure(one, id))
+    .toMatchObject({
+      name: 'Quay drill',
+      aliases: [{ name: 'Pier drill', school: 'harbour' }],
+    });
+
+  await open(one);
+  await open(two);
+  await put(one, 'Name', 'Mole drill');
+  await expect.poll(() => readFigure(one, id)).toMatchObject({ name: 'Mole drill' });
+  await put(two, 'Name', 'Dock drill');
+  await expect(two.getByText('Nothing was overwritten.')).toBeVisible();
+  expect(await readFigure(one, id)).toMatchObject({ name: 'Mole drill' });
+  await two.getByText('Mine: Dock drill').click();
+  await two.getByRole('button', { name: 'Take these' }).click();
+  await expect.poll(() => readFigure(one, id)).toMatchObject({ name: 'Dock drill' });
+});
+
+test('two people lay out one class: its hour and its room are both kept', async ({ browser }) => {
+  const one = await openAs(browser, 'Ottilie Marsh');
+  const id = await makeClass(one);
+  const two = await openAs(browser, 'Ottilie Marsh');
+  for (const page of [one, two]) await page.goto(`/classes/${id}`);
+  const save = (page: Page) => page.getByRole('button', { name: /^Save (evenings|it all)/ }).click();
+  await hearNothing(two);
+  await one.getByLabel('Begins at').fill('18:30');
+  await choose(two, 'Room', 'Net Room, 7 × 6 m');
+  await save(one);
+  await expect(one.getByText('saved', { exact: true })).toBeVisible();
+  await save(two);
+  await expect.poll(() => readClass(one, id)).toMatchObject({ start: '18:30', room: 'net-room' });
+});
+
+async function makeDrill(page: Page, name: string): Promise<string> {
+  const id = `drill-${crypto.randomUUID().slice(0, 8)}`;
+  await postTo(page, '/api/figures', { figure: { id, dance: 'balboa', name, kind: 'drill' } });
+  return id;
+}
+
+async function makeClass(page: Page): Promise<string> {
+  await copyHustle(page, 'Hustle laid out by two');
+  const course = new URL(page.url()).pathname.split('/')[2] ?? '';
+  const id = `${course}-class`;
+  const section = { id, course, start: '19:00', dates: ['2026-04-06'], staff: [], students: [] };
+  await postTo(page, '/api/sections', { section });
+  return id;
+}
+
+const readFigure = (page: Page, id: string) => readBody(page, `/api/figures/${id}`);
+const readClass = (page: Page, id: string) => readBody(page, `/api/sections/${id}/document`);
+
+async function readBody(page: Page, path: string): Promise<unknown> {
+  return page.evaluate(async asked => ((await (await fetch(asked)).json()) as { body: unknown }).body, path);
+}

@@ -10,18 +10,23 @@ const demo = JSON.parse(readFileSync(new URL('../../demo/tarn-street.json', impo
 export async function copyHustle(page: Page, name: string): Promise<void> {
   const id = `hustle-${randomUUID().slice(0, 8)}`;
   const course = { ...demo.courses.find(one => one.id === 'hustle-1'), id, name };
-  await page.evaluate(
-    async body => {
-      const { csrf } = await (await fetch('/api/session')).json();
-      const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
-      const reply = await fetch('/api/courses', { method: 'POST', headers, body: JSON.stringify(body) });
-      if (!reply.ok) throw new Error(await reply.text());
-    },
-    { course },
-  );
+  await postTo(page, '/api/courses', { course });
   await page.goto(`/courses/${id}/map`);
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
   await expect(page.getByText('Left out: 5')).toBeVisible();
+}
+
+/** Writes something as whoever is signed in there does. */
+export async function postTo(page: Page, path: string, body: object): Promise<void> {
+  await page.evaluate(
+    async sent => {
+      const { csrf } = await (await fetch('/api/session')).json();
+      const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
+      const reply = await fetch(sent.path, { method: 'POST', headers, body: JSON.stringify(sent.body) });
+      if (!reply.ok) throw new Error(await reply.text());
+    },
+    { path, body },
+  );
 }
 
 /** Has the level planned and takes all that is proposed. */
