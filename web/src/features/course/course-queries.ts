@@ -82,7 +82,22 @@ export function sectionQuery(id: string) {
   });
 }
 
-/** The plan of one class, mended from its logs in the worker; the same data give the same plan. */
+/** Material is replaced as a whole when anything of it changes: each has a number of its own. */
+const numbers = new WeakMap<Material, number>();
+let last = 0;
+
+function numberOf(material: Material): number {
+  const known = numbers.get(material);
+  if (known !== undefined) return known;
+  last += 1;
+  numbers.set(material, last);
+  return last;
+}
+
+/**
+ * The plan of one class, mended from its logs in the worker. Asked anew whenever anything changes that it is made of: the
+ * figures, the course's lessons, items, points, look-alikes, roles and format, what was published, what was logged.
+ */
 export function classPlanQuery(
   material: Material,
   course: Course,
@@ -91,7 +106,8 @@ export function classPlanQuery(
 ) {
   const recaps = (section?.recaps ?? []).map(({ lesson }) => ({ lesson }));
   const events = { logs: section?.logs ?? [], recaps };
-  const told = section ? [course.lessons, course.items, published, events] : [];
+  const { placed: _, ...rules } = course;
+  const told = section ? [rules, published, events, numberOf(material)] : [];
   const queryKey = [...keys.classPlan(section?.section.id ?? ''), ...told];
   return queryOptions({
     queryKey,
