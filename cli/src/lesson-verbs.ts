@@ -1,10 +1,10 @@
 import {
   draftRecaps,
+  eveningByLog,
   openLibrary,
   placedOf,
   type StudioDocument,
   shotList,
-  standingLogs,
 } from '@map-step/core';
 import { readSoundStudio, readStudio } from './files.ts';
 import { type Arguments, takeWords, UsageError } from './usage.ts';
@@ -39,12 +39,9 @@ export function recap(args: Arguments) {
 export function shots(args: Arguments) {
   const [file = '', sectionId = '', number = ''] = takeWords(args, 'FILE', 'SECTION', 'N');
   const { document, section, lesson } = findLesson(file, sectionId, number);
-  const logs = standingLogs((document.logs ?? []).filter(log => log.section === section.id));
-  const before = new Set(logs.filter(log => log.lesson < lesson).map(({ pattern }) => pattern));
-  const fresh = logs
-    .filter(log => log.lesson === lesson && log.result !== 'not-reached' && !before.has(log.pattern))
-    .map(({ pattern }) => pattern);
-  return shotList(fresh, { library: openLibrary(document), studio: document.studio });
+  const logs = (document.logs ?? []).filter(log => log.section === section.id);
+  const { fresh, begun } = eveningByLog(logs, lesson);
+  return shotList([...fresh, ...begun], { library: openLibrary(document), studio: document.studio });
 }
 
 function findLesson(file: string, sectionId: string, number: string) {

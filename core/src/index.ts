@@ -117,6 +117,7 @@ export {
   resume,
   takenIn,
 } from './lesson/evening.ts';
+export { type EveningByLog, eveningByLog } from './lesson/evening-by-log.ts';
 export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
 export {
   promisedInRecap,

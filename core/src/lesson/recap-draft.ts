@@ -10,6 +10,7 @@ import type {
   Studio,
 } from '../model/document.ts';
 import { hasWholeWords } from '../model/whole-words.ts';
+import { type EveningByLog, eveningByLog } from './evening-by-log.ts';
 import { missedFigures } from './missed.ts';
 import { standingLogs } from './progress.ts';
 import { countedBy, type FigureTelling, tellBegun, tellFigure } from './recap-figure.ts';
@@ -46,20 +47,10 @@ const RESULT_WORDS: Readonly<Record<LogResult, string>> = {
   'not-reached': 'not reached',
 };
 
-/** What came of an evening, sorted as its recap tells it. */
-interface Evening {
-  readonly logs: readonly Log[];
-  readonly reviewed: readonly Log[];
-  readonly fresh: readonly string[];
-  readonly begun: readonly string[];
-  readonly missed: readonly string[];
-  readonly known: readonly string[];
-}
-
 /** The recap of a lesson as Markdown, drafted from its log. The same input gives the same text. */
 export function draftRecap(source: RecapSource): string {
   const { course, library, lesson, audience } = source;
-  const evening = sortEvening(source);
+  const evening = eveningByLog(source.logs, lesson, source.introduced);
   const name = (id: string) => figureName(library, id);
   const list = (ids: readonly string[]) => ids.map(id => `- ${name(id)}`);
   const telling = (known: readonly string[]): FigureTelling => ({ ...source, known });
@@ -98,31 +89,6 @@ function section(title: string, lines: readonly string[]): string[] {
   return lines.length === 0 ? [] : ['', `## ${title}`, '', ...lines];
 }
 
-function sortEvening({ logs: all, lesson, introduced }: RecapSource): Evening {
-  const standing = standingLogs(all);
-  const logs = standing.filter(log => log.lesson === lesson);
-  const resultOf = new Map(logs.map(({ pattern, result }) => [pattern, result]));
-  const wasDanced = new Set(
-    standing.flatMap(({ pattern, lesson: at, result }) =>
-      at < lesson && (result === 'solid' || result === 'shaky') ? [pattern] : [],
-    ),
-  );
-  const isNew = (id: string) => introduced.includes(id) || !wasDanced.has(id);
-  const logged = logs.filter(({ pattern }) => !introduced.includes(pattern)).map(({ pattern }) => pattern);
-  // What was danced for the first time though it was not planned is new too.
-  const fresh = [...introduced, ...logged.filter(isNew)];
-  const of = (...results: readonly (LogResult | undefined)[]) =>
-    fresh.filter(id => results.includes(resultOf.get(id)));
-  return {
-    logs,
-    reviewed: logs.filter(({ pattern, result }) => !isNew(pattern) && result !== 'not-reached'),
-    fresh: of('solid', 'shaky'),
-    begun: of('touched'),
-    missed: of('not-reached', undefined),
-    known: [...wasDanced],
-  };
-}
-
 /** Which dance and level, and where the series is. */
 function whereItIs({ course, library, lesson }: RecapSource): string {
   const dances = course.dances.map(id => library.dances.get(id)?.name ?? id).join(', ');
@@ -149,7 +115,7 @@ function oneLine(text: string): string {
 }
 
 /** New figures, what was begun, and reviewed ones that were not solid: how to practise each. */
-function homework({ fresh, begun, reviewed }: Evening, { library }: RecapSource): string[] {
+function homework({ fresh, begun, reviewed }: EveningByLog, { library }: RecapSource): string[] {
   const weak = reviewed.flatMap(({ pattern, result }) => (result === 'solid' ? [] : [pattern]));
   const drills = [...library.patterns.values()].filter(
     ({ kind, grades }) => kind === 'drill' && grades?.length,
@@ -213,7 +179,7 @@ function goOnWith(
 }
 
 /** What colleagues need besides: results, minutes, who was away, what was noted, what was not logged. */
-function staffSection(source: RecapSource, { logs, begun, missed }: Evening): string[] {
+function staffSection(source: RecapSource, { logs, begun, missed }: EveningByLog): string[] {
   const { introduced, library, lesson, minutes = {}, attendance = [], students = [], notes = [] } = source;
   const name = (id: string) => figureName(library, id);
   const unlogged = introduced.filter(id => !logs.some(({ pattern }) => pattern === id));

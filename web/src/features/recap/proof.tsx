@@ -1,12 +1,11 @@
 import { chakra } from '@chakra-ui/react';
-import { proofread, type Slip } from '@map-step/core';
+import { eveningByLog, proofread, type Slip } from '@map-step/core';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Disclosure } from '../../ui/disclosure.tsx';
 import { Group } from '../../ui/group.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { LongTextField } from '../../ui/text-field.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
-import { toldByLog } from './told-by-log.ts';
 
 /** What the text says and the figures, or the log, do not. */
 export function Proof({ text }: { text: string }) {
@@ -69,7 +68,7 @@ function useSlips(typed: string, isRecap: boolean): readonly Slip[] {
         ...(isRecap && {
           lesson,
           of: answer.course.lessons.length,
-          ...(section && { told: toldByLog(section.logs, lesson) }),
+          ...(section && { told: eveningByLog(section.logs, lesson) }),
         }),
       }),
     [text, library, studio, answer.course, section, lesson, isRecap],

@@ -1,11 +1,10 @@
 import { chakra } from '@chakra-ui/react';
-import { shotList } from '@map-step/core';
+import { eveningByLog, shotList } from '@map-step/core';
 import { useState } from 'react';
 import { Button, Empty, Label } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
 import { Prompter } from './prompter.tsx';
-import { toldByLog } from './told-by-log.ts';
 
 /** The takes by which the new figures of a lesson are filmed, and the text to be spoken, scrolling. */
 export function ShotsPage() {
@@ -13,7 +12,7 @@ export function ShotsPage() {
   const { section } = useClass();
   const { lesson } = usePlace();
   const [isPrompting, prompt] = useState(false);
-  const { fresh, begun } = toldByLog(section?.logs ?? [], lesson);
+  const { fresh, begun } = eveningByLog(section?.logs ?? [], lesson);
   const { takes, total } = shotList([...fresh, ...begun], { library, studio: studio.studio });
   const text = section?.recaps.find(
     ({ audience, lesson: of }) => audience === 'students' && of === lesson,

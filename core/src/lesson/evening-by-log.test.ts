@@ -1,0 +1,36 @@
+import { expect, test } from 'vitest';
+import type { Log } from '../model/document.ts';
+import { eveningByLog } from './evening-by-log.ts';
+
+let count = 0;
+const log = (lesson: number, pattern: string, result: Log['result']): Log => {
+  count += 1;
+  const id = `00000000-0000-4000-8000-${String(count).padStart(12, '0')}`;
+  return { id, section: 'monday', lesson, pattern, result, by: 'ana', at: `2026-03-0${lesson}T19:00:00Z` };
+};
+
+test.each([
+  ['not reached before', 'not-reached', ['wrap']],
+  ['touched before', 'touched', ['wrap']],
+  ['shaky before', 'shaky', []],
+  ['solid before', 'solid', []],
+] as const)('what was %s and is danced tonight is new: %s', (_, before, fresh) => {
+  expect(eveningByLog([log(1, 'wrap', before), log(2, 'wrap', 'solid')], 2).fresh).toEqual(fresh);
+});
+
+test('what was to come, and what came besides, is sorted by what became of it', () => {
+  const logs = [
+    log(2, 'wrap', 'touched'),
+    log(2, 'turn', 'solid'),
+    log(2, 'spin', 'not-reached'),
+    log(1, 'walk', 'solid'),
+  ];
+  const evening = eveningByLog([...logs, log(2, 'walk', 'shaky')], 2, ['wrap', 'spin', 'cross']);
+  expect(evening).toMatchObject({
+    fresh: ['turn'],
+    begun: ['wrap'],
+    missed: ['spin', 'cross'],
+    known: ['walk'],
+  });
+  expect(evening.reviewed.map(({ pattern }) => pattern)).toEqual(['walk']);
+});

@@ -1,0 +1,51 @@
+import type { Log, LogResult } from '../model/document.ts';
+import { standingLogs } from './progress.ts';
+
+/** What came of an evening, by its log. */
+export interface EveningByLog {
+  /** The entries of the evening that stand. */
+  readonly logs: readonly Log[];
+  /** What the class had danced before and danced again. */
+  readonly reviewed: readonly Log[];
+  /** What is new to the class since tonight. */
+  readonly fresh: readonly string[];
+  /** What was only touched: it comes back as new. */
+  readonly begun: readonly string[];
+  /** What was to come and did not. */
+  readonly missed: readonly string[];
+  /** What the class had danced before, solid or shaky. */
+  readonly known: readonly string[];
+}
+
+/**
+ * Sorts an evening by the one rule of what is new: a figure is, until the class has danced it, solid or shaky, in a lesson
+ * before; touched and not reached do not count. `introduced`: what the evening was to introduce, in its order.
+ */
+export function eveningByLog(
+  all: readonly Log[],
+  lesson: number,
+  introduced: readonly string[] = [],
+): EveningByLog {
+  const standing = standingLogs(all);
+  const logs = standing.filter(log => log.lesson === lesson);
+  const resultOf = new Map(logs.map(({ pattern, result }) => [pattern, result]));
+  const wasDanced = new Set(
+    standing.flatMap(({ pattern, lesson: at, result }) =>
+      at < lesson && (result === 'solid' || result === 'shaky') ? [pattern] : [],
+    ),
+  );
+  const isNew = (id: string) => introduced.includes(id) || !wasDanced.has(id);
+  const logged = logs.filter(({ pattern }) => !introduced.includes(pattern)).map(({ pattern }) => pattern);
+  // What was danced for the first time though it was not planned is new too.
+  const fresh = [...introduced, ...logged.filter(isNew)];
+  const of = (...results: readonly (LogResult | undefined)[]) =>
+    fresh.filter(id => results.includes(resultOf.get(id)));
+  return {
+    logs,
+    reviewed: logs.filter(({ pattern, result }) => !isNew(pattern) && result !== 'not-reached'),
+    fresh: of('solid', 'shaky'),
+    begun: of('touched'),
+    missed: of('not-reached', undefined),
+    known: [...wasDanced],
+  };
+}
