@@ -95,6 +95,23 @@ describe('after any evenings', () => {
   });
 });
 
+test.each(['José', 'Élodie', 'Zoë', 'Ида', 'Ål'])(
+  'what names %s comes into no text for students, and a word that only begins so does',
+  given => {
+    const own = [{ id: 's3', name: `${given} K` }];
+    const texts = [`${given} led the warm-up.`, `${given}rama was danced.`];
+    const notes = texts.map((text, index): LessonNote => ({ ...stamp(1, 50 + index), kind: 'else', text }));
+    const logs: Log[] = [{ ...stamp(1, 1), pattern: 'f0', result: 'solid' }];
+    const drafts = draftRecaps({
+      studio: { name: 'Test rooms', timezone: 'UTC' },
+      ...{ course: quay, library, published, lesson: 1, logs, recaps: [], notes, students: own },
+    });
+    expect(drafts.students).not.toContain(texts[0]);
+    expect(drafts.students).toContain(texts[1]);
+    expect(drafts.staff).toContain(texts[0]);
+  },
+);
+
 describe('the walk through everything', () => {
   const walk = (...list: readonly [string, string, string][]) => {
     const own = openLibrary(

@@ -15,7 +15,7 @@ export interface Computer {
   close(): Promise<void>;
 }
 
-/** Milliseconds of work that a studio may have done in a second all the time, and after a quiet while. */
+/** Milliseconds of work, short and long apart, that a studio may have done in a second all the time, and after a quiet while. */
 const SHARE = { perSecond: 100, burst: 20_000 };
 const SHARE_SPENT = new HttpFault(
   'too-many',
@@ -64,7 +64,7 @@ export function openComputer(
       const turn = turns.get(key) ?? pLimit(1);
       if (turn.activeCount + turn.pendingCount >= MOST_OF_STUDIO) throw OWN_BUSY;
       if (kind.pendingCount >= MOST_WAITING) throw BUSY;
-      if (!shares.take(studio)) throw SHARE_SPENT;
+      if (!shares.take(key)) throw SHARE_SPENT;
       turns.set(key, turn);
       try {
         return await turn(() =>
@@ -73,7 +73,7 @@ export function openComputer(
             try {
               return await runInThread(threads, terms[name], { name, order });
             } finally {
-              shares.charge(studio, performance.now() - begun);
+              shares.charge(key, performance.now() - begun);
             }
           }),
         );
