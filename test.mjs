@@ -37,10 +37,12 @@ function run(name, [script, ...args], env = {}) {
 }
 
 async function runInBrowser() {
-  const server = await startDemoServer(root, TODAY);
+  const servers = [await startDemoServer(root, TODAY), await startDemoServer(root, TODAY)];
   const empty = await startDemoServer(root, TODAY, { MAPSTEP_DEMO: '0' });
-  const env = { MAPSTEP_URL: server.address, MAPSTEP_EMPTY_URL: empty.address };
+  const env = {
+    MAPSTEP_URLS: servers.map(({ address }) => address).join(' '),
+    MAPSTEP_EMPTY_URL: empty.address,
+  };
   run('browser tests', ['@playwright/test/cli.js', 'test', '--config', 'e2e/playwright.config.ts'], env);
-  await server.stop();
-  await empty.stop();
+  for (const server of [...servers, empty]) await server.stop();
 }

@@ -9,6 +9,8 @@ export default defineConfig({
       {
         test: {
           name: 'core',
+          // Nothing here keeps anything between tests: the core is read once by each worker, not once by each file.
+          isolate: false,
           include: [
             'core/src/**/*.test.ts',
             'contract/src/**/*.test.ts',
@@ -22,6 +24,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          isolate: false,
           include: ['server/src/**/*.test.ts', 'scripts/bench/*.api.test.ts'],
           globalSetup: ['server/src/test/cluster.ts'],
           testTimeout: 120_000,

@@ -2,14 +2,13 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: '.',
-  workers: 1,
+  workers: process.env.MAPSTEP_URLS?.split(' ').length ?? 1,
   timeout: 240_000,
   expect: { timeout: 30_000 },
   reporter: [['list']],
   maxFailures: 3,
   outputDir: '../.tmp/e2e',
   use: {
-    baseURL: process.env.MAPSTEP_URL ?? 'http://127.0.0.1:4170',
     actionTimeout: 30_000,
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },

@@ -30,7 +30,7 @@ export async function ensureBuilt(root) {
   writeFileSync(stamp, sources);
 }
 
-async function buildServer(root) {
+export async function buildServer(root) {
   const { build } = await import('esbuild');
   const inlineOwnPackages = {
     name: 'inline-own-packages',

@@ -2,6 +2,7 @@
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import pLimit, { type LimitFunction } from 'p-limit';
 import { Piscina } from 'piscina';
+import { builtThread } from '../built.ts';
 import { HttpFault } from '../faults/http-fault.ts';
 import { openBuckets } from './buckets.ts';
 import { type OrderOf, type ResultOf, TASK_TERMS, type TaskName, type TaskTerms } from './tasks.ts';
@@ -37,7 +38,6 @@ const MOST_OF_STUDIO = 6;
 const MOST_WAITING = 60;
 const LONGEST_START_MS = 30_000;
 const IDLE_MS = 60_000;
-const THREAD = import.meta.url.endsWith('.js') ? './compute-thread.js' : '../compute-thread-from-source.mjs';
 
 const BUSY = new HttpFault(
   'too-many',
@@ -89,7 +89,7 @@ export function openComputer(
 
 function openThreads(): Piscina {
   const threads = new Piscina({
-    filename: new URL(THREAD, import.meta.url).href,
+    filename: builtThread('compute-thread').href,
     name: 'runTask',
     minThreads: 0,
     maxThreads: THREADS,

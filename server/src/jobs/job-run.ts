@@ -1,6 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import type { JobFault } from '@map-step/contract';
 import type { Logger } from 'pino';
+import { builtThread } from '../built.ts';
 import type { Database } from '../db/database.ts';
 import { describeError } from '../faults/describe-error.ts';
 import { type JobProgress, jobStore } from './job-store.ts';
@@ -24,7 +25,6 @@ const DIED: JobFault = { message: 'This work ended unexpectedly. Nothing was cha
 const LONGEST_MINUTES = 15;
 const MOST_MEGABYTES = 512;
 const SMALLER = 'Nothing was changed; send it in smaller parts.';
-const THREAD = import.meta.url.endsWith('.js') ? './job-thread.js' : '../job-thread-from-source.mjs';
 
 /**
  * Runs a job in a thread of its own, so that requests go on meanwhile. A stop ends the thread, and with its
@@ -38,7 +38,7 @@ export async function startRun(
   const { studio, job, run } = told;
   const inJob = <Answer>(work: (store: ReturnType<typeof jobStore>) => Promise<Answer>) =>
     database.inStudio(studio, scope => work(jobStore(scope)));
-  const thread = new Worker(new URL(THREAD, import.meta.url), {
+  const thread = new Worker(builtThread('job-thread'), {
     workerData: told,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES, maxYoungGenerationSizeMb: 16 },
   });

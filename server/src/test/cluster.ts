@@ -1,6 +1,8 @@
-// Before all server tests: one throwaway PostgreSQL cluster with a migrated template to copy from.
+// Before all server tests: the server built, and one throwaway PostgreSQL cluster with a migrated template to copy from.
+import { fileURLToPath } from 'node:url';
 import { Client } from 'pg';
 import type { TestProject } from 'vitest/node';
+import { buildServer } from '../../../scripts/build.mjs';
 import { ensurePostgres, startThrowawayCluster } from '../../../scripts/postgres.mjs';
 import { openDatabase } from '../db/database.ts';
 
@@ -16,6 +18,7 @@ export const TEMPLATE = 'map_step_template';
 
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   ensurePostgres();
+  await buildServer(fileURLToPath(new URL('../../../', import.meta.url)));
   const cluster = await startThrowawayCluster();
   const admin = new Client({ connectionString: cluster.url('postgres') });
   await admin.connect();

@@ -22,7 +22,7 @@ beforeAll(() => admin(`CREATE DATABASE ${name} TEMPLATE ${TEMPLATE}`));
 afterAll(() => admin(`DROP DATABASE ${name} WITH (FORCE)`));
 
 async function startServer() {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+  const child = spawn(process.execPath, ['server/dist/main.js'], {
     cwd: root,
     stdio: ['ignore', 'pipe', 'inherit'],
     env: {
