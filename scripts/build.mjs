@@ -1,7 +1,7 @@
 // Builds the pages (Vite) and the server (esbuild), unless what is built is already of these sources.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { giveUp, say } from './say.mjs';
@@ -40,11 +40,13 @@ export async function buildServer(root) {
       );
     },
   };
+  rmSync(join(root, 'server/dist'), { recursive: true, force: true });
   await build({
     entryPoints: ['main', 'job-thread', 'compute-thread'].map(name => join(root, `server/src/${name}.ts`)),
     outdir: join(root, 'server/dist'),
     entryNames: '[name]',
     bundle: true,
+    splitting: true,
     platform: 'node',
     format: 'esm',
     target: 'node20',

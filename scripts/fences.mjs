@@ -24,12 +24,13 @@ export const FENCES = {
   },
   'server/src': {
     faults: '',
+    bounds: '',
     db: 'faults',
-    compute: 'faults db',
+    compute: 'faults bounds db',
     jobs: 'faults db',
     aggregates: 'faults db compute',
-    http: 'faults db compute',
-    features: 'faults db compute jobs aggregates http',
+    http: 'faults bounds db compute',
+    features: 'faults bounds db compute jobs aggregates http',
   },
   'server/src/features': {
     health: '',

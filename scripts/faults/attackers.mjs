@@ -6,7 +6,7 @@ import { connect } from 'node:net';
 import { setPriority } from 'node:os';
 import { gzipSync } from 'node:zlib';
 
-const [address, seconds, ...insiders] = process.argv.slice(2);
+const [address, seconds, insider] = process.argv.slice(2);
 const { hostname, port } = new URL(address);
 const end = Date.now() + Number(seconds) * 1000;
 setPriority(19);
@@ -152,9 +152,9 @@ function hold(lines) {
 for (const lines of HALVES)
   for (let held = 0; held < HELD_A_KIND; held += 1) setTimeout(() => hold(lines), Math.random() * AGAIN_MS);
 told.held = HALVES.length * HELD_A_KIND;
-const signedIn = insiders.map(session => JSON.parse(session));
+const { cookie, csrf } = JSON.parse(insider);
 await Promise.all([
   ...KINDS.map(kind => loop(kind)),
-  ...signedIn.flatMap(({ cookie, csrf }) => INSIDE.map(kind => loop(kind, { cookie, 'x-csrf-token': csrf }))),
+  ...INSIDE.map(kind => loop(kind, { cookie, 'x-csrf-token': csrf })),
 ]);
 process.send(told, () => process.exit(0));

@@ -1,4 +1,4 @@
-// Ten people work while anonymous clients, and a teacher and a director of another studio, send what they should not: how long the ten wait, what the server's memory
+// Ten people work while anonymous clients, and a teacher of another studio, send what they should not: how long the ten wait, what the server's memory
 // comes to, and whether all that was acknowledged is there. Everything goes to this machine and ends by itself.
 import { fork } from 'node:child_process';
 import { readFileSync } from 'node:fs';
@@ -21,11 +21,11 @@ export async function standHostility(root, seconds) {
   for (let index = 0; index < PEOPLE; index += 1)
     people.push(await openClient(() => scene.server.address, index % 2 ? 'wrap' : 'gather'));
   const quiet = await work(people, Date.now() + 5000);
-  const insiders = await openNeighbour(cluster, scene.secret);
+  const insider = await openNeighbour(cluster, scene.secret);
   const attackers = fork(new URL('./attackers.mjs', import.meta.url), [
     scene.server.address,
     String(seconds),
-    ...insiders,
+    insider,
   ]);
   const attacks = new Promise(resolve => attackers.once('message', resolve));
   const memory = watchMemory(scene.server.pid);

@@ -1,4 +1,4 @@
-// A second studio beside the one of the people at work, with the same in it, and two of it who are signed in.
+// A second studio beside the one of the people at work, with the same in it, and a teacher of it who is its director too.
 import { createHmac, randomUUID } from 'node:crypto';
 import pg from 'pg';
 
@@ -14,7 +14,7 @@ const COPIED = [
   'sections',
 ];
 
-/** Sessions of a teacher and of the director of that studio, each as JSON. */
+/** The session of that teacher, as JSON. */
 export async function openNeighbour(cluster, secret) {
   const client = new pg.Client({ connectionString: cluster.url('postgres') });
   await client.connect();
@@ -31,11 +31,9 @@ export async function openNeighbour(cluster, secret) {
       [studio],
     );
   await client.query('COMMIT');
-  const sessions = [];
-  for (const id of ['bram-okoro', 'ottilie-marsh'])
-    sessions.push(JSON.stringify(await signIn(client, secret, { studio, id })));
+  const session = await signIn(client, secret, { studio, id: 'ottilie-marsh' });
   await client.end();
-  return sessions;
+  return JSON.stringify(session);
 }
 
 async function signIn(client, secret, owner) {

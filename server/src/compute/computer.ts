@@ -1,10 +1,11 @@
 // The bounded pool of threads in which the core works for requests: the thread that answers stays free for everybody.
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
-import pLimit, { type LimitFunction } from 'p-limit';
+import pLimit from 'p-limit';
 import { Piscina } from 'piscina';
+import { openBuckets } from '../bounds/buckets.ts';
+import { openTurns } from '../bounds/turns.ts';
 import { builtThread } from '../built.ts';
 import { HttpFault } from '../faults/http-fault.ts';
-import { openBuckets } from './buckets.ts';
 import { type OrderOf, type ResultOf, TASK_TERMS, type TaskName, type TaskTerms } from './tasks.ts';
 
 export interface Computer {
@@ -55,31 +56,24 @@ export function openComputer(
   const threads = openThreads();
   const kinds = { short: pLimit(AT_ONCE.short), long: pLimit(AT_ONCE.long) };
   /** Each studio has one thing worked out after the other: a busy one takes at most one thread from the others. */
-  const turns = new Map<string, LimitFunction>();
+  const turns = openTurns({ atOnce: 1, most: MOST_OF_STUDIO, refusal: OWN_BUSY });
   const shares = openBuckets(share);
   return {
     async run(studio, name, order) {
       const kind = kinds[terms[name].kind];
       const key = `${terms[name].kind} ${studio}`;
-      const turn = turns.get(key) ?? pLimit(1);
-      if (turn.activeCount + turn.pendingCount >= MOST_OF_STUDIO) throw OWN_BUSY;
       if (kind.pendingCount >= MOST_WAITING) throw BUSY;
       if (!shares.take(key)) throw SHARE_SPENT;
-      turns.set(key, turn);
-      try {
-        return await turn(() =>
-          kind(async () => {
-            const begun = performance.now();
-            try {
-              return await runInThread(threads, terms[name], { name, order });
-            } finally {
-              shares.charge(key, performance.now() - begun);
-            }
-          }),
-        );
-      } finally {
-        if (turn.activeCount + turn.pendingCount === 0) turns.delete(key);
-      }
+      return turns.take(key, () =>
+        kind(async () => {
+          const begun = performance.now();
+          try {
+            return await runInThread(threads, terms[name], { name, order });
+          } finally {
+            shares.charge(key, performance.now() - begun);
+          }
+        }),
+      );
     },
     async close() {
       await threads.destroy();

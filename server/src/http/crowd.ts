@@ -1,7 +1,8 @@
 import type { ErrorBody } from '@map-step/contract';
 import type { Request, RequestHandler } from 'express';
 import { ipKeyGenerator } from 'express-rate-limit';
-import { openBuckets } from '../compute/buckets.ts';
+import { openBuckets } from '../bounds/buckets.ts';
+import { refuseLater } from '../bounds/refuse-later.ts';
 import { HttpFault } from '../faults/http-fault.ts';
 import { findSignedSession } from './session.ts';
 
@@ -27,7 +28,7 @@ const inSeconds = (perSecond: number, seconds: number) => ({ perSecond, burst: p
 
 /**
  * All whom this server has not signed in share so many requests a second; each address has its own share of them first,
- * so that one that floods takes nothing from the others. A session has its own. What is above that is answered at once,
+ * so that one that floods takes nothing from the others. A session has its own. What is above that is refused
  * before anything is read or asked of the database.
  */
 export function limitCrowd({ all, address, session }: CrowdLimits, secret: string): RequestHandler {
@@ -42,7 +43,7 @@ export function limitCrowd({ all, address, session }: CrowdLimits, secret: strin
         : addresses.take(ipKeyGenerator(request.ip ?? '')) && everybody.take('all');
     if (isLeft) return next();
     const headers = { 'Content-Type': 'application/json', 'Retry-After': AGAIN_SECONDS, Connection: 'close' };
-    response.writeHead(429, headers).end(REFUSAL);
+    refuseLater(response, () => response.writeHead(429, headers).end(REFUSAL));
   };
 }
 

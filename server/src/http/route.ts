@@ -10,6 +10,7 @@ import {
   type SignedInPerson,
 } from '@map-step/contract';
 import type { Express, Request, Response } from 'express';
+import { openTurns } from '../bounds/turns.ts';
 import type { OfStudio, OrderOf, ReadingTask, ResultOf } from '../compute/tasks.ts';
 import { inStudioWorking } from '../compute/work-first.ts';
 import { printAnswer, type Told } from '../db/json-text.ts';
@@ -118,6 +119,14 @@ export function publicRoute<Name extends RouteName>(
   return { name, run: async call => work(call as Call<Name>) };
 }
 
+/** Requests of one person that are worked on at a time: their page hardly notices, and the others are served in between. */
+const AT_ONCE = 2;
+const MOST_OF_PERSON = 60;
+const OWN_BUSY = new HttpFault(
+  'too-many',
+  'You ask for very much at once. Wait a few seconds and try again.',
+);
+
 /** Mounts every route of the contract; throws when one has no implementation or two. */
 export function mountRoutes(
   app: Express,
@@ -129,6 +138,7 @@ export function mountRoutes(
     const found = implementations.filter(implementation => implementation.name === name);
     if (found.length !== 1) throw new Error(`the route ${name} has ${found.length} implementations`);
   }
+  const turns = openTurns({ atOnce: AT_ONCE, most: MOST_OF_PERSON, refusal: OWN_BUSY });
   for (const { name, run } of implementations) {
     const definition: RouteDefinition = ROUTES[name];
     const method = definition.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
@@ -147,7 +157,8 @@ export function mountRoutes(
         query: readQuery(definition, request),
         body: await readBody(definition, request, response),
       };
-      const answer = await run(call, who, guards);
+      const work = () => run(call, who, guards);
+      const answer = await (person ? turns.take(person, work) : work());
       // A stream has answered already; a text is a file, of the type that its route has set.
       if (response.headersSent) return;
       const text = typeof answer === 'string' ? answer : printAnswer(answer);

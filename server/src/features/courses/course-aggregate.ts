@@ -1,8 +1,9 @@
 import type { CourseAnswer } from '@map-step/contract';
-import { type Course, courseSchema, placedInOrder, type StudioDocument } from '@map-step/core';
+import { type Course, courseSchema, placedInOrder, type Section, type StudioDocument } from '@map-step/core';
 import { type Aggregate, getStored, readHistory } from '../../aggregates/aggregate.ts';
 import { documentAggregate } from '../../aggregates/document-aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
+import { readableRows, type WrittenRow } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { findPublishedPlan } from '../studio/studio-store.ts';
@@ -34,16 +35,11 @@ export function courseAggregate(scope: StudioScope, id: string): Aggregate<Cours
 export async function readCourse(scope: StudioScope, id: string): Promise<CourseAnswer> {
   const aggregate = courseAggregate(scope, id);
   const { body, version } = await getStored(aggregate);
-  const sections = await documentStore(scope, 'sections').listWhere('course_id = $2', [id]);
-  const behind = await readBehind(scope, id);
   return {
     course: body,
     version,
     published: (await findPublishedPlan(scope, id)) ?? null,
-    sections: sections.map(({ students: _, ...section }) => ({
-      ...section,
-      behind: behind.get(section.id) ?? 0,
-    })),
+    sections: await listClasses(scope, id),
     history: await readHistory(aggregate),
   };
 }
@@ -57,12 +53,15 @@ export const BEHIND = `GREATEST(0,
 export const STUDENTS = `(SELECT count(DISTINCT e ->> 'student')::integer FROM jsonb_array_elements(s.body -> 'students') e
   WHERE e ->> 'to' IS NULL OR e ->> 'to' >= s.last_date)`;
 
-async function readBehind(scope: StudioScope, course: string): Promise<ReadonlyMap<string, number>> {
-  const rows = await scope.select<{ id: string; behind: number }>(
-    `SELECT id, ${BEHIND} AS behind FROM sections s WHERE studio_id = $1 AND course_id = $2`,
+/** The classes of a course, without who is in them. */
+async function listClasses(scope: StudioScope, course: string): Promise<CourseAnswer['sections']> {
+  const rows = await scope.select<WrittenRow<Section> & { behind: number }>(
+    `SELECT id, body, xmin::text, ${BEHIND} AS behind FROM sections s
+     WHERE studio_id = $1 AND course_id = $2 ORDER BY position`,
     [course],
   );
-  return new Map(rows.map(({ id, behind }) => [id, behind]));
+  const readable = await readableRows(scope, 'sections', rows);
+  return readable.map(({ body: { students: _, ...section }, behind }) => ({ ...section, behind }));
 }
 
 /** Each placing is of an item and in a lesson of the course. */

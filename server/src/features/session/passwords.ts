@@ -1,6 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import { dictionary } from '@zxcvbn-ts/language-common';
-import { openBuckets } from '../../compute/buckets.ts';
+import { openBuckets } from '../../bounds/buckets.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 
 const BUSY = new HttpFault(
