@@ -29,7 +29,7 @@ test('taps without a connection are kept, survive a reload and a sign-out, and a
     all.map(group => group.getAttribute('aria-label') ?? ''),
   );
 
-  await page.route('**/api/sections/*/logs', route => route.abort());
+  await page.route('**/api/sections/*/events', route => route.abort());
   await mark(page, 0, 'Solid').click();
   await mark(page, 1, 'Shaky').click();
   await mark(page, 1, 'Touched').click();
@@ -44,7 +44,7 @@ test('taps without a connection are kept, survive a reload and a sign-out, and a
   await expect(page.getByRole('heading', { name: /^Lesson 6/ })).toBeVisible();
   await expect(page.getByText(/waiting to be sent/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await page.unroute('**/api/sections/*/logs');
+  await page.unroute('**/api/sections/*/events');
   await signIn(page, 'Bram Okoro');
   await openNextLesson(page);
   await expect(page.getByText(/ marked, saved/)).toBeVisible();
@@ -100,7 +100,7 @@ test('somebody who signs in beside the page does not sign its taps', async ({ br
 test('a tap that the server refuses is told and not lost silently', async ({ browser }) => {
   const page = await openAs(browser, 'Bram Okoro');
   await openNextLesson(page);
-  await page.route('**/api/sections/*/logs', route =>
+  await page.route('**/api/sections/*/events', route =>
     route.fulfill({
       status: 403,
       json: { code: 'not-allowed', message: 'You are not on the staff of this class.', id: 'x' },

@@ -11,6 +11,7 @@ export const FENCES = {
     floor: 'model timing steps',
     couple: 'model timing steps floor',
     history: 'model',
+    class: 'model',
     memory: 'model',
     interchange: 'model timing steps floor couple',
     library: 'model timing steps floor couple history interchange',

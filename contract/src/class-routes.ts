@@ -16,16 +16,13 @@ import { PATHS } from './paths.ts';
 import { comingFaultsAnswer, nextTermAnswer, todayAnswer } from './programme.ts';
 import { DIRECTOR, type RouteDefinition, TEACHING, WRITING } from './route-definition.ts';
 import {
-  attendanceBody,
+  appendBody,
   checkAnswer,
   checkCreateBody,
   checkListAnswer,
   checkTellBody,
   finishBody,
-  logBody,
-  markBody,
   missedBody,
-  noteBody,
   publishAnswer,
   recapDetail,
   recapPublishBody,
@@ -122,12 +119,12 @@ export const CLASS_ROUTES = {
     tellsClass: true,
     answer: sectionAnswer,
   },
-  'section.log': {
-    ...PATHS['section.log'],
+  'class.append': {
+    ...PATHS['class.append'],
     access: TEACHING,
-    ownClass: 'entries',
+    ownClass: 'events',
     params: IN_PATH.section,
-    body: logBody,
+    body: appendBody,
     answer: storedAnswer,
   },
   'lesson.finish': {
@@ -152,22 +149,6 @@ export const CLASS_ROUTES = {
     ownClass: 'today',
     params: IN_PATH.section,
     answer: sectionDocument,
-  },
-  'section.attend': {
-    ...PATHS['section.attend'],
-    access: TEACHING,
-    ownClass: 'entries',
-    params: IN_PATH.section,
-    body: attendanceBody,
-    answer: storedAnswer,
-  },
-  'section.note': {
-    ...PATHS['section.note'],
-    access: TEACHING,
-    ownClass: 'entries',
-    params: IN_PATH.section,
-    body: noteBody,
-    answer: storedAnswer,
   },
   'section.missed': {
     ...PATHS['section.missed'],
@@ -243,14 +224,6 @@ export const CLASS_ROUTES = {
     ownClass: 'check',
     params: IN_PATH.toldStudent,
     answer: endedAnswer,
-  },
-  'check.mark': {
-    ...PATHS['check.mark'],
-    access: TEACHING,
-    ownClass: 'check',
-    params: IN_PATH.check,
-    body: markBody,
-    answer: storedAnswer,
   },
   'recap.read': {
     ...PATHS['recap.read'],

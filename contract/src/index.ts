@@ -51,6 +51,7 @@ export type {
   RecapAnswer,
   RecapDetail,
   SectionAnswer,
+  SentEvent,
   ShareAnswer,
   StoredAnswer,
 } from './sections.ts';

@@ -8,12 +8,12 @@ export type Access = 'anyone' | 'signed-in' | readonly StaffRole[];
 /**
  * Only the staff of the class named in the path, besides the director, on the days they were given:
  * - `lesson`: the day of the lesson in the path
- * - `entries`: the days of the lessons that the entries of the body are of
+ * - `events`: the days of the lessons and checks that the events of the body are of
  * - `check`: the day of the check in the path
  * - `today`: the day it is
  * - `staff-recap`: the day it is, for what is written for the staff
  */
-export type OwnClass = 'lesson' | 'entries' | 'check' | 'today' | 'staff-recap';
+export type OwnClass = 'lesson' | 'events' | 'check' | 'today' | 'staff-recap';
 
 export interface RouteDefinition extends RoutePath {
   readonly access: Access;

@@ -25,16 +25,19 @@ import { id } from './ids.ts';
 
 /** The client names the entry; the server says who wrote it. */
 const logEntry = logSchema.omit({ by: true, section: true });
-export const logBody = z.strictObject({ logs: z.array(logEntry).min(1).max(200) });
-
 const attendanceEntry = attendanceSchema.omit({ by: true, section: true });
-export const attendanceBody = z.strictObject({ attendance: z.array(attendanceEntry).min(1).max(200) });
-
 const noteEntry = lessonNoteSchema.omit({ by: true, section: true });
-export const noteBody = z.strictObject({ notes: z.array(noteEntry).min(1).max(200) });
-
 const markEntry = markSchema.omit({ by: true });
-export const markBody = z.strictObject({ marks: z.array(markEntry).min(1).max(500) });
+
+const sentEvent = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('log'), entry: logEntry }),
+  z.strictObject({ kind: z.literal('present'), entry: attendanceEntry }),
+  z.strictObject({ kind: z.literal('note'), entry: noteEntry }),
+  z.strictObject({ kind: z.literal('mark'), check: id, entry: markEntry }),
+]);
+/** What happened in a class, in the order in which it happened: all of it is stored, or nothing. */
+export const appendBody = z.strictObject({ events: z.array(sentEvent).min(1).max(500) });
+export type SentEvent = z.infer<typeof sentEvent>;
 
 /** What was not marked is logged with it; the recaps are drafted by the server. */
 export const finishBody = z.strictObject({ logs: z.array(logEntry).max(200) });

@@ -21,6 +21,17 @@ export { openSecondLooks, partnersSeen, type SecondLook } from './check/observat
 export { type Candidate, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
 export { averageMark, type Cell, cellKey, standingMarks } from './check/standing-marks.ts';
 export { studentWords } from './check/student-words.ts';
+export {
+  type ClassEvent,
+  type ClassEventKind,
+  type EntryOf,
+  EVENT_LISTS,
+  type Happenings,
+  lessonOfEvent,
+  signEvent,
+  type UnsignedEvent,
+  withEvents,
+} from './class/events.ts';
 export type { Body } from './couple/body-track.ts';
 export { findWoundArms } from './couple/check-couple.ts';
 export { type CoupleNumbers, coupleOnFloor, describeCouple } from './couple/describe-couple.ts';

@@ -94,33 +94,37 @@ export const ACTIONS: readonly Action[] = [
     }),
   },
   {
-    name: 'section.log',
+    name: 'class.append of a log',
     weight: 8,
     isWrite: true,
     call: size => {
       const { section, figure: pattern } = pickClass(size);
-      const logs = [{ id: randomUUID(), lesson: 6, pattern, result: 'solid', at }];
-      return { route: 'section.log', params: { section }, body: { logs } };
+      const entry = { id: randomUUID(), lesson: 6, pattern, result: 'solid', at };
+      return { route: 'class.append', params: { section }, body: { events: [{ kind: 'log', entry }] } };
     },
   },
   {
-    name: 'section.attend',
+    name: 'class.append of who is here',
     weight: 6,
     isWrite: true,
     call: size => {
       const { section, student } = pickClass(size);
-      const attendance = [{ id: randomUUID(), lesson: 6, student, role: 'lead', here: true, at }];
-      return { route: 'section.attend', params: { section }, body: { attendance } };
+      const entry = { id: randomUUID(), lesson: 6, student, role: 'lead', here: true, at };
+      return { route: 'class.append', params: { section }, body: { events: [{ kind: 'present', entry }] } };
     },
   },
   {
-    name: 'check.mark',
+    name: 'class.append of a mark',
     weight: 6,
     isWrite: true,
     call: size => {
       const { section, check, student, basic: pattern } = pickClass(size);
-      const marks = [{ id: randomUUID(), student, role: 'lead', pattern, layer: 'steps', mark: 2, at }];
-      return { route: 'check.mark', params: { section, check }, body: { marks } };
+      const entry = { id: randomUUID(), student, role: 'lead', pattern, layer: 'steps', mark: 2, at };
+      return {
+        route: 'class.append',
+        params: { section },
+        body: { events: [{ kind: 'mark', check, entry }] },
+      };
     },
   },
   {

@@ -39,8 +39,12 @@ export async function openClient(address, figure) {
 
   async function tap() {
     const id = randomUUID();
-    const log = { id, lesson: 5, pattern: figure, result: 'solid', at: new Date().toISOString() };
-    const reply = await request('/api/sections/hustle-1-monday/logs', { logs: [log] }, headers);
+    const entry = { id, lesson: 5, pattern: figure, result: 'solid', at: new Date().toISOString() };
+    const reply = await request(
+      '/api/sections/hustle-1-monday/events',
+      { events: [{ kind: 'log', entry }] },
+      headers,
+    );
     await note(reply, () => client.taps.push(id));
   }
 

@@ -55,6 +55,14 @@ export interface App {
 const MINUTE_MS = 60_000;
 const QUARTER_HOUR_MS = 15 * MINUTE_MS;
 
+/** Where pages of the last version send what happened in a class: it stays with them until they are loaded again. */
+const GONE = [
+  '/api/sections/:section/logs',
+  '/api/sections/:section/attendance',
+  '/api/sections/:section/notes',
+  '/api/sections/:section/checks/:check/marks',
+];
+
 /** Builds the server from its parts; it listens to nothing yet. */
 export function createApp(deps: Deps, options: AppOptions): App {
   const app = express();
@@ -95,6 +103,9 @@ export function createApp(deps: Deps, options: AppOptions): App {
     ...setupRoutes,
     ...studentRoutes,
   ]);
+  app.post(GONE, () => {
+    throw new HttpFault('old-page', 'This page is older than the server. Load it again: nothing is lost.');
+  });
   app.use('/api', () => {
     throw new HttpFault('not-found', 'There is nothing at this address.');
   });

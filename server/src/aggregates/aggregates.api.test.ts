@@ -4,6 +4,7 @@ import type { CheckAnswer, RouteName } from '@map-step/contract';
 import { type Check, type FieldChange, readField } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../test/demo-studio.ts';
+import { eventsOf, marksOf } from '../test/events.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../test/test-server.ts';
 
 const section = 'hustle-1-monday';
@@ -165,9 +166,9 @@ describe('marks and attendance', () => {
     ...more,
   });
   const give = (...marks: object[]) =>
-    bram.call('check.mark', { params: places.check.params, body: { marks } });
+    bram.call('class.append', { params: { section }, body: marksOf(places.check.params.check, ...marks) });
   const attend = (...attendance: object[]) =>
-    bram.call('section.attend', { params: { section }, body: { attendance } });
+    bram.call('class.append', { params: { section }, body: eventsOf('present', ...attendance) });
   const here = (more: object = {}) => ({
     id: randomUUID(),
     lesson: 4,
@@ -213,7 +214,7 @@ describe('marks and attendance', () => {
     const given = now.staff.find(({ person }) => person === 'paz-lindmark');
     expect(given).toMatchObject({ from: monday, to: monday });
     const send = (lesson: number) =>
-      paz.call('section.attend', { params: { section }, body: { attendance: [here({ lesson })] } });
+      paz.call('class.append', { params: { section }, body: eventsOf('present', here({ lesson })) });
     expect([(await send(4)).status, (await send(5)).status]).toEqual([200, 403]);
     expect((await send(5)).body.message).toMatch(/other days/);
   });

@@ -124,8 +124,8 @@ test('thousands of unknown keys get a short answer that counts them', async () =
 
 test('a body of very many empty entries is refused before they are looked at', async () => {
   const begun = Date.now();
-  const text = `{"logs":[${'{},'.repeat(300_000)}{}]}`;
-  const reply = await ottilie.call('section.log', { params: { section: 'hustle-1-monday' }, text });
+  const text = `{"events":[${'{},'.repeat(300_000)}{}]}`;
+  const reply = await ottilie.call('class.append', { params: { section: 'hustle-1-monday' }, text });
   expect(reply.status).toBe(400);
   expect(reply.body.problems?.[0]?.message).toMatch(/more than 20,000 values/);
   expect(Date.now() - begun).toBeLessThan(SECOND_MS);

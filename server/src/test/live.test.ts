@@ -43,12 +43,17 @@ test('what is refused is not told, and no studio hears another', async () => {
   const bram = await server.person('bram-okoro');
   const ottilie = await server.person('ottilie-marsh');
   const body = {
-    logs: [{ id: randomUUID(), lesson: 5, pattern: 'wrap', result: 'solid', at: '2026-03-09T19:00:00Z' }],
+    events: [
+      {
+        kind: 'log',
+        entry: { id: randomUUID(), lesson: 5, pattern: 'wrap', result: 'solid', at: '2026-03-09T19:00:00Z' },
+      },
+    ],
   };
   await until(() => changes.isListening());
   await ottilie.call('course.command', { params, body: place });
   await server.database.inStudio(randomUUID(), scope => announce(scope, { topic: 'course', id: 'theirs' }));
-  await bram.call('section.log', { params: { section: 'hustle-1-monday' }, body });
+  await bram.call('class.append', { params: { section: 'hustle-1-monday' }, body });
   await until(() => heard.length > 0);
   expect(heard).toEqual([{ topic: 'section', id: 'hustle-1-monday' }]);
   stop();

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
 import { afterAll, beforeAll, expect, inject, test } from 'vitest';
 import { demoStudio } from './demo-studio.ts';
+import { eventsOf } from './events.ts';
 import { startTestServer, type TestPerson, type TestServer } from './test-server.ts';
 
 const section = { section: 'hustle-1-monday' };
@@ -14,11 +15,15 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const tap = () =>
-  bram.call('section.log', {
+  bram.call('class.append', {
     params: section,
-    body: {
-      logs: [{ id: randomUUID(), lesson: 5, pattern: 'wrap', result: 'solid', at: '2026-03-09T19:00:00Z' }],
-    },
+    body: eventsOf('log', {
+      id: randomUUID(),
+      lesson: 5,
+      pattern: 'wrap',
+      result: 'solid',
+      at: '2026-03-09T19:00:00Z',
+    }),
   });
 const logs = async () => (await bram.call('section.read', { params: section })).body.logs.length;
 

@@ -14,6 +14,7 @@ import { historyStore } from '../db/history-store.ts';
 import { jobStore } from '../jobs/job-store.ts';
 import { moveCommand } from './commands.ts';
 import { demoStudio } from './demo-studio.ts';
+import { eventsOf, marksOf } from './events.ts';
 import {
   addStudio,
   beginTestSession,
@@ -149,16 +150,21 @@ const SAMPLES: Record<RouteName, () => Sample> = {
     },
   }),
   'section.read': () => ({ params: key }),
-  'section.log': () => ({ params: key, body: { logs: [log()] } }),
+  'class.append': () => ({
+    params: key,
+    body: {
+      events: [
+        ...eventsOf('log', log()).events,
+        ...eventsOf('present', attendance()).events,
+        ...eventsOf('note', { ...event, id: randomUUID(), kind: 'note', text: 'Wet floor.' }).events,
+        ...marksOf(check.check, mark()).events,
+      ],
+    },
+  }),
   'lesson.finish': () => ({ params: key, body: { logs: [] } }),
   'section.command': () => ({ params: key, body: { command: edit('start', '19:00', '19:00') } }),
   'section.document': () => ({ params: key }),
   'section.missed': () => ({ params: key, body: { student: student.student, markdown: '# Missed' } }),
-  'section.note': () => ({
-    params: key,
-    body: { notes: [{ ...event, id: randomUUID(), kind: 'note', text: 'Wet floor.' }] },
-  }),
-  'section.attend': () => ({ params: key, body: { attendance: [attendance()] } }),
   'section.missedLinks': () => ({ params: key }),
   'section.unmiss': () => ({ params: { ...key, student: student.student ?? '' } }),
   'check.list': () => ({ params: key }),
@@ -173,7 +179,6 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'check.told': () => ({ params: check }),
   'check.tell': () => ({ params: check, body: { student: student.student ?? '', markdown: '# Well done' } }),
   'check.untell': () => ({ params: { ...check, student: student.student ?? '' } }),
-  'check.mark': () => ({ params: check, body: { marks: [mark()] } }),
   'recap.read': () => ({ params: { ...key, audience: 'staff' } }),
   'recap.command': () => ({ params: key, body: { command: edit('markdown', 'not so', 'x') } }),
   'recap.publish': () => ({ params: key, body: { seen: 999 } }),

@@ -24,13 +24,17 @@ async function loadOutbox() {
   return import('./outbox.ts');
 }
 
+function idsOf(body: string): string[] {
+  return (JSON.parse(body) as { events: { entry: { id: string } }[] }).events.map(({ entry: { id } }) => id);
+}
+
 /** What a server answers, one request after the other; 200 when nothing more is said. */
 function answer(...replies: (number | 'away')[]) {
   const sent: string[] = [];
   vi.stubGlobal('fetch', async (_: string, { body }: { body: string }) => {
     const reply = replies.shift() ?? 200;
     if (reply === 'away') throw new TypeError('no network');
-    if (reply === 200) sent.push(JSON.parse(body).logs[0].id);
+    if (reply === 200) sent.push(...idsOf(body));
     const refused = { code: 'bad-request', message: 'There is no such figure.', id: '1' };
     return Response.json(reply === 200 ? { stored: [] } : refused, { status: reply });
   });
@@ -78,7 +82,7 @@ test('while nobody answers all of it stays, over a reload, and goes when somebod
 
 test('what is refused is told and kept, does not hold up the rest, and is put away when it was seen', async () => {
   const { forgetRefused, keepEvent, sendWaiting, waitingEvents } = await loadOutbox();
-  const sent = answer(400);
+  const sent = answer(400, 400);
   await keepEvent(event('a'));
   await keepEvent(event('b'));
   await sendWaiting(OWNER, calls);
@@ -119,25 +123,55 @@ test('what a page of the first version had left waits on, and is sent', async ()
   expect(sent).toEqual(['old', 'new']);
 });
 
-test('marks of one check that wait go together; of a refused batch only the wrong one is kept back', async () => {
+test('what a page of the second version had left waits on, and is sent under its new name', async () => {
+  const old = await openDB('map-step', 2, {
+    upgrade: database => {
+      database.createObjectStore('events', { autoIncrement: true }).createIndex('owner', 'owner');
+    },
+  });
+  const here = { id: 'here', lesson: 5, student: 'ana', role: 'lead', here: true, at: entry('x').at };
+  const place = { owner: OWNER, section: 'hustle-1-monday' };
+  await old.add('events', { ...place, kind: 'attendance', entry: here });
+  await old.add('events', event('log'));
+  old.close();
+  const { sendWaiting, waitingEvents } = await loadOutbox();
+  const sent: object[] = [];
+  vi.stubGlobal('fetch', async (_: string, { body }: { body: string }) => {
+    sent.push(JSON.parse(body));
+    return Response.json({ stored: [] });
+  });
+  await sendWaiting(OWNER, calls);
+  expect(sent).toEqual([
+    {
+      events: [
+        { kind: 'present', entry: here },
+        { kind: 'log', entry: entry('log') },
+      ],
+    },
+  ]);
+  expect(waitingEvents()).toEqual([]);
+});
+
+test('what waits of one class goes together; of a refused batch only the wrong one is kept back', async () => {
   const { keepEvent, sendWaiting, waitingEvents } = await loadOutbox();
   const bodies: string[][] = [];
   vi.stubGlobal('fetch', async (_: string, { body }: { body: string }) => {
-    const marks = (JSON.parse(body).marks as { id: string; pattern: string }[]).map(({ id }) => id);
-    bodies.push(marks);
-    const isWrong = marks.includes('wrong');
+    const events = idsOf(body);
+    bodies.push(events);
+    const isWrong = events.includes('wrong');
     const refused = { code: 'bad-request', message: 'This check does not ask for it.', id: '1' };
     return Response.json(isWrong ? refused : { stored: [] }, { status: isWrong ? 400 : 200 });
   });
-  const mark = (id: string, check: string) => ({
-    ...{ owner: OWNER, section: 'hustle-1-monday', kind: 'mark' as const, check },
+  const mark = (id: string, section = 'hustle-1-monday') => ({
+    ...{ owner: OWNER, section, kind: 'mark' as const, check: 'final' },
     entry: {
       ...{ id, student: 'ana', role: 'lead' as const, pattern: 'wrap', layer: 'steps' as const },
       ...{ mark: 2 as const, at: '2026-03-09T19:20:00.000Z' },
     },
   });
-  for (const id of ['a', 'wrong', 'b']) await keepEvent(mark(id, 'final'));
-  await keepEvent(mark('c', 'other'));
+  for (const id of ['a', 'wrong']) await keepEvent(mark(id));
+  await keepEvent(event('b'));
+  await keepEvent(mark('c', 'hustle-1-friday'));
   await sendWaiting(OWNER, calls);
   expect(bodies).toEqual([['a', 'wrong', 'b'], ['a'], ['wrong'], ['b'], ['c']]);
   expect(waitingEvents().map(({ entry: { id }, refused }) => [id, refused])).toEqual([

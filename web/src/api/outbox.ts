@@ -1,6 +1,6 @@
 // What happened in a lesson, on its way to the server: kept in the browser's database until the server has it,
 // sent in order. It survives a reload, a sign-out and a lost connection, and belongs to one person of one studio.
-import type { AttendanceEntry, LogEntry, MarkEntry, NoteEntry, SignedInPerson } from '@map-step/contract';
+import type { LogEntry, SentEvent, SignedInPerson } from '@map-step/contract';
 import { type DBSchema, type IDBPDatabase, type OpenDBCallbacks, openDB } from 'idb';
 import { call, isAboutSession, isPassing } from './client.ts';
 
@@ -9,12 +9,7 @@ export type WaitingEvent = {
   readonly section: string;
   /** Why the server will never take it; it is kept until the person has seen it. */
   readonly refused?: string;
-} & (
-  | { readonly kind: 'log'; readonly entry: LogEntry }
-  | { readonly kind: 'attendance'; readonly entry: AttendanceEntry }
-  | { readonly kind: 'note'; readonly entry: NoteEntry }
-  | { readonly kind: 'mark'; readonly check: string; readonly entry: MarkEntry }
-);
+} & SentEvent;
 
 export interface OutboxCalls {
   /** An entry that arrived, before it is forgotten here. */
@@ -110,23 +105,17 @@ async function listUnsent(store: IDBPDatabase<Schema>, owner: string): Promise<r
   });
 }
 
-const MOST_MARKS = 100;
+const MOST_TOGETHER = 100;
 
-/** Marks of one check that follow each other go together: somebody who marks with keys gives several a second. */
+/** What follows each other in one class goes together: somebody who marks with keys gives several a second. */
 function batchesOf(unsent: readonly Unsent[]): readonly (readonly Unsent[])[] {
   const batches: Unsent[][] = [];
   for (const one of unsent) {
     const last = batches.at(-1);
-    if (last && last.length < MOST_MARKS && last[0] && goTogether(last[0].event, one.event)) last.push(one);
+    if (last && last.length < MOST_TOGETHER && last[0]?.event.section === one.event.section) last.push(one);
     else batches.push([one]);
   }
   return batches;
-}
-
-function goTogether(one: WaitingEvent, other: WaitingEvent): boolean {
-  return (
-    one.kind === 'mark' && other.kind === 'mark' && one.section === other.section && one.check === other.check
-  );
 }
 
 /** False when it cannot be sent now. Of a batch that is refused each is sent by itself, so that one spoils no other. */
@@ -155,24 +144,11 @@ async function sendBatch(
   return true;
 }
 
-async function send(events: readonly WaitingEvent[]): Promise<void> {
-  const [first] = events;
+async function send(waiting: readonly WaitingEvent[]): Promise<void> {
+  const [first] = waiting;
   if (!first) return;
-  const params = { section: first.section };
-  switch (first.kind) {
-    case 'log':
-      return void (await call('section.log', { params, body: { logs: [first.entry] } }));
-    case 'attendance':
-      return void (await call('section.attend', { params, body: { attendance: [first.entry] } }));
-    case 'note':
-      return void (await call('section.note', { params, body: { notes: [first.entry] } }));
-    case 'mark': {
-      const marks = events.flatMap(event => (event.kind === 'mark' ? [event.entry] : []));
-      return void (await call('check.mark', { params: { ...params, check: first.check }, body: { marks } }));
-    }
-    default:
-      return first satisfies never;
-  }
+  const events = waiting.map(({ owner: _, section: __, refused: ___, ...event }): SentEvent => event);
+  await call('class.append', { params: { section: first.section }, body: { events } });
 }
 
 async function removeWhere(isGone: (entry: WaitingEvent) => boolean): Promise<void> {
@@ -191,12 +167,18 @@ async function refresh(): Promise<void> {
 }
 
 function database(): Promise<IDBPDatabase<Schema>> {
-  opening ??= openDB<Schema>('map-step', 2, { upgrade });
+  opening ??= openDB<Schema>('map-step', 3, { upgrade });
   return opening;
 }
 
-/** Version 1 kept log entries only, in a store named after them. */
+/** Version 1 kept log entries only, in a store named after them; in version 2 who was here had another name. */
 const upgrade: NonNullable<OpenDBCallbacks<Schema>['upgrade']> = async (database, before, _, transaction) => {
+  if (before === 2) {
+    for (let at = await transaction.objectStore('events').openCursor(); at; at = await at.continue())
+      if ((at.value.kind as string) === 'attendance')
+        await at.update({ ...at.value, kind: 'present' } as WaitingEvent);
+    return;
+  }
   const events = database.createObjectStore('events', { autoIncrement: true });
   events.createIndex('owner', 'owner');
   if (before !== 1) return;

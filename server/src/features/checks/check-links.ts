@@ -1,8 +1,7 @@
 import type { AnswerOf, BodyOf, LinkAnswer } from '@map-step/contract';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { hashToken, newToken } from '../../http/token.ts';
-import { getSection } from '../sections/rights.ts';
-import { requireStudents } from '../sections/section-service.ts';
+import { getSection, requireStudents } from '../sections/rights.ts';
 
 const DAY_MS = 86_400_000;
 const LINK_DAYS = 120;

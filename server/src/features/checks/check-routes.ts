@@ -1,14 +1,11 @@
-import type { CheckListAnswer, MarkEntry, StoredAnswer } from '@map-step/contract';
+import type { CheckListAnswer } from '@map-step/contract';
 import type { Check } from '@map-step/core';
 import { type Aggregate, getStored } from '../../aggregates/aggregate.ts';
 import { createDocument, runDocumentCommand, tellVersioned } from '../../aggregates/document-aggregate.ts';
 import { announce } from '../../db/change-feed.ts';
 import { eventStore } from '../../db/event-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
-import { HttpFault } from '../../faults/http-fault.ts';
-import { route, type SignedInCall } from '../../http/route.ts';
-import { getSection } from '../sections/rights.ts';
-import { requireStudents, requireThisYear } from '../sections/section-service.ts';
+import { route } from '../../http/route.ts';
 import { checkAggregate } from './check-aggregate.ts';
 import { listTold, tellStudent, withdrawLink } from './check-links.ts';
 
@@ -41,10 +38,6 @@ export const checkRoutes = [
       return readCheck(scope, aggregate);
     }),
   ),
-  route(
-    'check.mark',
-    changing((scope, aggregate, call) => appendMarks(scope, aggregate, call, call.body.marks)),
-  ),
 ];
 
 function listChecks(scope: StudioScope, section: string): Promise<CheckListAnswer['checks'][number][]> {
@@ -60,28 +53,6 @@ async function readCheck(scope: StudioScope, aggregate: Aggregate<Check>) {
   const answer = await tellVersioned(aggregate);
   const marks = await eventStore(scope, 'marks').listJson(aggregate.id, "body - 'check'");
   return { ...answer, body: { ...answer.body, marks } };
-}
-
-/** Stores marks of what the check asks, of students of its class, once each. */
-async function appendMarks(
-  scope: StudioScope,
-  aggregate: Aggregate<Check>,
-  { deps, who, params }: SignedInCall<'check.mark'>,
-  entries: readonly MarkEntry[],
-): Promise<StoredAnswer> {
-  requireThisYear(entries, deps.now());
-  const { body: check } = await getStored(aggregate);
-  requireStudents(
-    await getSection(scope, params.section),
-    entries.flatMap(({ student, with: partner }) => (partner ? [student, partner] : [student])),
-  );
-  const asked = new Set(check.items.flatMap(({ pattern, layers }) => layers.map(one => `${pattern} ${one}`)));
-  const odd = entries.find(({ pattern, layer }) => !asked.has(`${pattern} ${layer}`));
-  if (odd)
-    throw new HttpFault('bad-request', `This check does not ask for ${odd.layer} of "${odd.pattern}".`);
-  const marks = entries.map(entry => ({ ...entry, by: who.id, check: check.id }));
-  await eventStore(scope, 'marks').append(marks);
-  return { stored: marks.map(({ id }) => id) };
 }
 
 /** Work that changes something in a check, and says so. */

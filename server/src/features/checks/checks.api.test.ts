@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
+import { marksOf } from '../../test/events.ts';
 import { startTestServer, type TestPerson, type TestServer, TODAY } from '../../test/test-server.ts';
 
 let server: TestServer;
@@ -34,10 +35,7 @@ test('a teacher makes a check of their class; it is listed with its marks counte
   const made = await bram.call('check.create', { params, body: { check } });
   expect(made.body).toMatchObject({ version: 1, body: { ...check, section: params.section, marks: [] } });
   expect((await bram.call('check.create', { params, body: { check } })).status).toBe(409);
-  const marked = await bram.call('check.mark', {
-    params: { ...params, check: check.id },
-    body: { marks: [mark(2)] },
-  });
+  const marked = await bram.call('class.append', { params, body: marksOf(check.id, mark(2)) });
   expect(marked.status).toBe(200);
   const { checks } = (await ottilie.call('check.list', { params })).body;
   expect(checks.find(({ id }) => id === check.id)).toEqual({
@@ -59,7 +57,7 @@ test('beside a mark stand partner, quality, remark and a second look; the partne
   const place = { params: { ...params, check: check.id } };
   const beside = { with: partner, quality: 'rise', remark: 'late on 3', lookAgain: true };
   const put = (more: object) =>
-    bram.call('check.mark', { ...place, body: { marks: [{ ...mark(1), ...more }] } });
+    bram.call('class.append', { ...place, body: marksOf(place.params.check, { ...mark(1), ...more }) });
   expect((await put(beside)).status).toBe(200);
   const marks = async () => (await bram.call('check.read', place)).body.body.marks;
   expect(await marks()).toContainEqual(expect.objectContaining({ ...beside, by: 'bram-okoro' }));

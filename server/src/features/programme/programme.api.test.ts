@@ -2,6 +2,7 @@ import { addDays } from '@map-step/core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { moveCommand } from '../../test/commands.ts';
 import { demoStudio } from '../../test/demo-studio.ts';
+import { eventsOf, marksOf } from '../../test/events.ts';
 import { startTestServer, type TestPerson, type TestServer, TODAY } from '../../test/test-server.ts';
 
 let server: TestServer;
@@ -46,7 +47,10 @@ test('a lesson of yesterday of which nothing was written is told until it is', a
     result: 'solid',
     at: `${yesterday}T19:00:00Z`,
   };
-  const logged = await ottilie.call('section.log', { params: { section: 'late' }, body: { logs: [log] } });
+  const logged = await ottilie.call('class.append', {
+    params: { section: 'late' },
+    body: eventsOf('log', log),
+  });
   expect(logged.status).toBe(200);
   expect(await standing()).toMatchObject({ unlogged: [], unrecapped: [1] });
 });
@@ -99,7 +103,7 @@ test('next term is counted from the newest final check of each class', async () 
     ...{ id: crypto.randomUUID(), student, role, pattern: 'wrap', layer: 'steps' },
     ...{ mark: index < 2 ? 2 : 0, at: `${TODAY}T19:30:00Z` },
   }));
-  await ottilie.call('check.mark', { params: { ...params, check: 'final' }, body: { marks } });
+  await ottilie.call('class.append', { params, body: marksOf('final', ...marks) });
   const { levels, checks } = (await ottilie.call('programme.next')).body;
   expect(levels.map(({ name, ready, again, unseen }) => [name, ready, again, unseen])).toEqual([
     ['Hustle 1', 0, 1, students.length - 3],

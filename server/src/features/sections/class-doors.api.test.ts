@@ -4,6 +4,7 @@ import { ROUTES, type RouteDefinition, type RouteName } from '@map-step/contract
 import type { StudioDocument } from '@map-step/core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
+import { eventsOf } from '../../test/events.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 const section = 'hustle-1-monday';
@@ -60,8 +61,10 @@ const entry = { id: randomUUID(), lesson: 4, at: `${PAST}T19:00:00Z` };
 /** Bodies by which a route is answered as fully as it can be: changes that change nothing, and clashes. */
 const BODIES: { readonly [Name in RouteName]?: readonly unknown[] } = {
   'lesson.finish': [{ logs: [] }],
-  'section.log': [{ logs: [{ ...entry, pattern: 'wrap', result: 'solid' }] }],
-  'section.note': [{ notes: [{ ...entry, kind: 'note', text: 'x' }] }],
+  'class.append': [
+    eventsOf('log', { ...entry, pattern: 'wrap', result: 'solid' }),
+    eventsOf('note', { ...entry, kind: 'note', text: 'x' }),
+  ],
   'recap.command': [{ command: edit }],
   'recap.publish': [{ seen: 1 }, { seen: 99 }],
   'check.command': [

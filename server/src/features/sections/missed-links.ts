@@ -2,8 +2,7 @@ import type { AnswerOf, BodyOf, LinkAnswer } from '@map-step/contract';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { hashToken, newToken } from '../../http/token.ts';
 import { frozenText } from './frozen-text.ts';
-import { getSection } from './rights.ts';
-import { requireStudents } from './section-service.ts';
+import { getSection, requireStudents } from './rights.ts';
 
 const DAY_MS = 86_400_000;
 const LINK_DAYS = 120;

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
+import { eventsOf } from '../../test/events.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 let server: TestServer;
@@ -38,7 +39,9 @@ test('a note sent twice is stored once, and whoever is not on the staff that day
     at: '2026-03-09T19:20:00Z',
   };
   for (let sent = 0; sent < 2; sent += 1)
-    expect((await bram.call('section.note', { params: section, body: { notes: [note] } })).status).toBe(200);
+    expect((await bram.call('class.append', { params: section, body: eventsOf('note', note) })).status).toBe(
+      200,
+    );
   const told = async (who: TestPerson) =>
     (await who.call('section.read', { params: section })).body.notes.filter(({ id }) => id === note.id);
   expect(await told(bram)).toEqual([{ ...note, ...section, by: 'bram-okoro' }]);

@@ -1,6 +1,6 @@
 // Who may do what in a class: the one place that knows. The table of routes says which days a call is about.
-import type { OwnClass, RouteDefinition, SignedInPerson } from '@map-step/contract';
-import { isOnStaff, type Section } from '@map-step/core';
+import type { OwnClass, RouteDefinition, SentEvent, SignedInPerson } from '@map-step/contract';
+import { isOnStaff, lessonOfEvent, type Section } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { todayIn } from '../../deps.ts';
@@ -13,17 +13,21 @@ interface ClassCall {
   readonly params: { readonly section: string; readonly lesson?: number; readonly audience?: string } & {
     readonly check?: string;
   };
-  readonly body?: {
-    readonly logs?: readonly { readonly lesson: number }[];
-    readonly attendance?: readonly { readonly lesson: number }[];
-    readonly notes?: readonly { readonly lesson: number }[];
-  };
+  readonly body?: { readonly events?: readonly SentEvent[] };
 }
 
 export async function getSection(scope: StudioScope, id: string): Promise<Section> {
   const stored = await documentStore(scope, 'sections').find(id);
   if (!stored) throw new HttpFault('not-found', `There is no class "${id}" in this studio.`);
   return stored.body;
+}
+
+/** Refuses whoever is not, was not and will not be a student of the class. */
+export function requireStudents(section: Section, students: readonly string[]): void {
+  const inIt = new Set(section.students.map(({ student }) => student));
+  const stranger = students.find(student => !inIt.has(student));
+  if (stranger !== undefined)
+    throw new HttpFault('bad-request', `"${stranger}" is not a student of this class.`);
 }
 
 /** Refuses who is neither the director nor on the staff of the class on the days that a call, or its answer, is about. */
@@ -54,10 +58,14 @@ async function daysOf(
   switch (right) {
     case 'lesson':
       return lessonDays([params.lesson ?? 0]);
-    case 'entries':
-      return lessonDays(
-        [...(body?.logs ?? []), ...(body?.attendance ?? []), ...(body?.notes ?? [])].map(lessonOf),
-      );
+    case 'events': {
+      const events = body?.events ?? [];
+      const lessons = new Set(events.flatMap(event => lessonOfEvent(event) ?? []));
+      const checks = new Set(events.flatMap(event => (event.kind === 'mark' ? event.check : [])));
+      const days: (string | undefined)[] = lessons.size > 0 ? await lessonDays([...lessons]) : [];
+      for (const check of checks) days.push(await dateOfCheck(scope, section, check));
+      return days;
+    }
     case 'check':
       return [await dateOfCheck(scope, section, params.check ?? '')];
     case 'today':
@@ -77,10 +85,6 @@ export async function maySeeStudents(
 ): Promise<boolean> {
   const { role, id } = call.who;
   return role === 'director' || isOnStaff(section, id, await todayOf(scope, call));
-}
-
-function lessonOf({ lesson }: { readonly lesson: number }): number {
-  return lesson;
 }
 
 async function todayOf(scope: StudioScope, { deps }: Pick<AnyCall, 'deps'>): Promise<string> {

@@ -2,11 +2,12 @@ import { createDocument, runDocumentCommand, tellVersioned } from '../../aggrega
 import { announce } from '../../db/change-feed.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { route } from '../../http/route.ts';
+import { appendEvents } from './append-events.ts';
 import { enrolStudents } from './enrol.ts';
 import { listMissedLinks, tellMissed, withdrawMissed } from './missed-links.ts';
 import { publishRecap, readRecapDetail, revokeLinks, runRecapCommand } from './recap-service.ts';
 import { sectionAggregate } from './section-aggregate.ts';
-import { appendAttendance, appendLogs, appendNotes, finishLesson, readSection } from './section-service.ts';
+import { finishLesson, readSection } from './section-service.ts';
 import { readTerm } from './term.ts';
 
 export const sectionRoutes = [
@@ -25,18 +26,7 @@ export const sectionRoutes = [
   route('section.command', (scope, { who, params, body }) =>
     runDocumentCommand(sectionAggregate(scope, params.section), who.id, body.command),
   ),
-  route(
-    'section.log',
-    changing((scope, call) => appendLogs(scope, call, call.params.section, call.body.logs)),
-  ),
-  route(
-    'section.attend',
-    changing((scope, call) => appendAttendance(scope, call, call.params.section, call.body.attendance)),
-  ),
-  route(
-    'section.note',
-    changing((scope, call) => appendNotes(scope, call, call.params.section, call.body.notes)),
-  ),
+  route('class.append', (scope, call) => appendEvents(scope, call, call.params.section, call.body.events)),
   route('section.missed', (scope, { deps, params, body }) =>
     tellMissed(scope, params.section, body, deps.now()),
   ),

@@ -1,23 +1,5 @@
-import type {
-  AttendanceEntry,
-  FinishBody,
-  LogEntry,
-  NoteEntry,
-  RecapAnswer,
-  SectionAnswer,
-  SignedInPerson,
-  StoredAnswer,
-} from '@map-step/contract';
-import {
-  type Attendance,
-  type Audience,
-  type LessonNote,
-  type Log,
-  membersOn,
-  placedOf,
-  type Role,
-  type Section,
-} from '@map-step/core';
+import type { FinishBody, RecapAnswer, SectionAnswer } from '@map-step/contract';
+import { type Attendance, type Audience, membersOn, placedOf, type Role, type Section } from '@map-step/core';
 import { getStored } from '../../aggregates/aggregate.ts';
 import type { OrderOf } from '../../compute/tasks.ts';
 import { workedOut } from '../../compute/work-first.ts';
@@ -30,16 +12,11 @@ import { HttpFault } from '../../faults/http-fault.ts';
 import { courseAggregate } from '../courses/course-aggregate.ts';
 import { materialOfCourse } from '../figures/material.ts';
 import { addRecaps, findPublishedPlan, getStudio, localRulesOf } from '../studio/studio-store.ts';
+import { appendEvents, type Writing } from './append-events.ts';
 import { listRecaps } from './recap-aggregate.ts';
 import { getSection } from './rights.ts';
 
 export type ToldSection = Told<SectionAnswer> & { readonly section: Section };
-
-/** Who writes, and by which clock. */
-interface Writing {
-  readonly deps: Deps;
-  readonly who: SignedInPerson;
-}
 
 export async function readSection(scope: StudioScope, id: string, deps: Deps): Promise<ToldSection> {
   const stored = await documentStore(scope, 'sections').find(id);
@@ -66,54 +43,6 @@ function countRoles(section: Section, today: string): SectionAnswer['counts'] {
   return { lead: count('lead'), follow: count('follow'), solo: count('solo') };
 }
 
-/** Stores log entries once each, however often they are sent. */
-export async function appendLogs(
-  scope: StudioScope,
-  { deps, who }: Writing,
-  section: string,
-  entries: readonly LogEntry[],
-): Promise<StoredAnswer> {
-  requireThisYear(entries, deps.now());
-  await requireFigures(
-    scope,
-    entries.map(({ pattern }) => pattern),
-  );
-  const logs = entries.map((entry): Log => ({ ...entry, section, by: who.id }));
-  await eventStore(scope, 'logs').append(logs);
-  return { stored: logs.map(({ id }) => id) };
-}
-
-/** Stores who was here, of the students of the class. */
-export async function appendAttendance(
-  scope: StudioScope,
-  { deps, who }: Writing,
-  id: string,
-  entries: readonly AttendanceEntry[],
-): Promise<StoredAnswer> {
-  requireThisYear(entries, deps.now());
-  const section = await getSection(scope, id);
-  requireStudents(
-    section,
-    entries.map(({ student }) => student),
-  );
-  const attendance = entries.map((entry): Attendance => ({ ...entry, section: id, by: who.id }));
-  await eventStore(scope, 'attendance').append(attendance);
-  return { stored: attendance.map(({ id }) => id) };
-}
-
-/** Stores what was noted of an evening besides its figures. */
-export async function appendNotes(
-  scope: StudioScope,
-  { deps, who }: Writing,
-  section: string,
-  entries: readonly NoteEntry[],
-): Promise<StoredAnswer> {
-  requireThisYear(entries, deps.now());
-  const notes = entries.map((entry): LessonNote => ({ ...entry, section, by: who.id }));
-  await eventStore(scope, 'notes').append(notes);
-  return { stored: notes.map(({ id }) => id) };
-}
-
 /** Closes a lesson: its last log entries and the drafts of its recaps, together or not at all. */
 export async function finishLesson(
   scope: StudioScope,
@@ -123,7 +52,13 @@ export async function finishLesson(
 ): Promise<ToldSection> {
   if (logs.some(log => log.lesson !== lesson))
     throw new HttpFault('bad-request', `These entries are not all of lesson ${lesson}.`);
-  if (logs.length > 0) await appendLogs(scope, writing, id, logs);
+  if (logs.length > 0)
+    await appendEvents(
+      scope,
+      writing,
+      id,
+      logs.map(entry => ({ kind: 'log', entry })),
+    );
   const now = writing.deps.now();
   const recaps = await listRecaps(scope, id, now);
   const missing = AUDIENCES.filter(
@@ -171,33 +106,4 @@ async function draftOrder(
 /** Who is, will be or was in a class: none of their names comes into a text for students. */
 function everInClass({ students }: Section, attendance: readonly Attendance[]): readonly string[] {
   return [...new Set([...students, ...attendance].map(({ student }) => student))];
-}
-
-export function requireStudents(section: Section, students: readonly string[]): void {
-  const inIt = new Set(section.students.map(({ student }) => student));
-  const stranger = students.find(student => !inIt.has(student));
-  if (stranger !== undefined)
-    throw new HttpFault('bad-request', `"${stranger}" is not a student of this class.`);
-}
-
-const YEAR_MS = 366 * 86_400_000;
-
-/** What happens in a class happens now, or did not long ago: a clock that is years off is not believed. */
-export function requireThisYear(entries: readonly { readonly at: string }[], now: Date): void {
-  const odd = entries.find(({ at }) => Math.abs(Date.parse(at) - now.getTime()) > YEAR_MS);
-  if (odd)
-    throw new HttpFault(
-      'bad-request',
-      `${odd.at} is more than a year from now. Set the clock of this device right and try again.`,
-    );
-}
-
-async function requireFigures(scope: StudioScope, figures: readonly string[]): Promise<void> {
-  const rows = await scope.select<{ id: string }>(
-    'SELECT id FROM patterns WHERE studio_id = $1 AND id = ANY($2)',
-    [figures],
-  );
-  const there = new Set(rows.map(({ id }) => id));
-  const missing = figures.find(figure => !there.has(figure));
-  if (missing !== undefined) throw new HttpFault('bad-request', `There is no figure "${missing}".`);
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
+import { eventsOf } from '../../test/events.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 
 let server: TestServer;
@@ -31,7 +32,7 @@ describe('the log', () => {
   test('an entry sent three times is stored once, signed by who sent it', async () => {
     const wrap = entry('wrap');
     const replies = await Promise.all(
-      [1, 2, 3].map(() => bram.call('section.log', { params: section, body: { logs: [wrap] } })),
+      [1, 2, 3].map(() => bram.call('class.append', { params: section, body: eventsOf('log', wrap) })),
     );
     expect(replies.map(({ status }) => status)).toEqual([200, 200, 200]);
     const stored = (await read()).logs.filter(({ id }) => id === wrap.id);
@@ -40,18 +41,49 @@ describe('the log', () => {
 
   test('the same id with another content is refused and the first stays', async () => {
     const gather = entry('gather');
-    await bram.call('section.log', { params: section, body: { logs: [gather] } });
-    const again = await bram.call('section.log', {
+    await bram.call('class.append', { params: section, body: eventsOf('log', gather) });
+    const again = await bram.call('class.append', {
       params: section,
-      body: { logs: [{ ...gather, result: 'shaky' }] },
+      body: eventsOf('log', { ...gather, result: 'shaky' }),
     });
     expect([again.status, again.body.code]).toEqual([409, 'conflict']);
     expect((await read()).logs.find(({ id }) => id === gather.id)?.result).toBe('solid');
   });
 
+  test('what happened goes together whatever it is, and nothing of it when one thing cannot be', async () => {
+    const note = {
+      id: randomUUID(),
+      lesson: 5,
+      kind: 'note',
+      text: 'Wet floor.',
+      at: '2026-03-09T19:21:00Z',
+    };
+    const append = (log: object) =>
+      bram.call('class.append', {
+        params: section,
+        body: { events: [...eventsOf('note', note).events, ...eventsOf('log', log).events] },
+      });
+    const isNoted = async () => (await read()).notes.some(({ id }) => id === note.id);
+    const wrong = await append(entry('waltz'));
+    expect([wrong.status, await isNoted()]).toEqual([400, false]);
+    const log = entry('gather', 'shaky');
+    const { status, body } = await append(log);
+    expect([status, body.stored, await isNoted()]).toEqual([200, [note.id, log.id], true]);
+  });
+
+  test('where pages of the last version send it, they are told to load again, and keep it', async () => {
+    for (const old of ['logs', 'attendance', 'notes', 'checks/final/marks']) {
+      const gone = await fetch(`${server.address}/api/sections/hustle-1-monday/${old}`, { method: 'POST' });
+      expect([gone.status, ((await gone.json()) as { code: string }).code]).toEqual([403, 'old-page']);
+    }
+  });
+
   test('a batch with one unknown figure stores nothing', async () => {
     const good = entry('unwrap');
-    const reply = await bram.call('section.log', { params: section, body: { logs: [good, entry('waltz')] } });
+    const reply = await bram.call('class.append', {
+      params: section,
+      body: eventsOf('log', good, entry('waltz')),
+    });
     expect(reply.status).toBe(400);
     expect((await read()).logs.some(({ id }) => id === good.id)).toBe(false);
   });
@@ -60,11 +92,11 @@ describe('the log', () => {
     const suki = await server.person('suki-larch');
     const ottilie = await server.person('ottilie-marsh');
     const send = (who: TestPerson) =>
-      who.call('section.log', { params: section, body: { logs: [entry('cross-over')] } });
+      who.call('class.append', { params: section, body: eventsOf('log', entry('cross-over')) });
     expect((await send(suki)).status).toBe(403);
     expect((await send(ottilie)).status).toBe(200);
     expect(
-      (await visitor.call('section.log', { params: section, body: { logs: [entry('wrap')] } })).status,
+      (await visitor.call('class.append', { params: section, body: eventsOf('log', entry('wrap')) })).status,
     ).toBe(401);
   });
 });
@@ -154,9 +186,9 @@ describe('what is told, and to whom', () => {
         body: { logs: [] },
       });
       expect([400, 404]).toContain(finished.status);
-      const logged = await ottilie.call('section.log', {
+      const logged = await ottilie.call('class.append', {
         params: section,
-        body: { logs: [entry('wrap', 'solid', lesson)] },
+        body: eventsOf('log', entry('wrap', 'solid', lesson)),
       });
       expect(logged.status).toBe(400);
       expect((await ottilie.call('studio.export')).status).toBe(200);
@@ -207,9 +239,9 @@ describe('what is told, and to whom', () => {
   });
 
   test('names, attendance, notes and staff recaps are for the staff of the class on their days', async () => {
-    await bram.call('section.log', {
+    await bram.call('class.append', {
       params: section,
-      body: { logs: [{ ...entry('wrap'), note: 'Mira held back' }] },
+      body: eventsOf('log', { ...entry('wrap'), note: 'Mira held back' }),
     });
     const see = async (who: TestPerson) => {
       const { body } = await who.call('section.read', { params: section });
@@ -235,9 +267,9 @@ describe('what is told, and to whom', () => {
   test.each(['0001-01-01T00:00:00Z', '9999-01-01T00:00:00Z', '2024-12-01T00:00:00Z', '2027-06-01T00:00:00Z'])(
     'an entry of %s is not believed',
     async at => {
-      const reply = await bram.call('section.log', {
+      const reply = await bram.call('class.append', {
         params: section,
-        body: { logs: [{ ...entry('wrap'), at }] },
+        body: eventsOf('log', { ...entry('wrap'), at }),
       });
       expect(reply.status).toBe(400);
     },

@@ -6,6 +6,7 @@ import type { StudioDocument } from '@map-step/core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { connectionOf, findBinaries } from '../../../../scripts/postgres.mjs';
 import { demoStudio } from '../../test/demo-studio.ts';
+import { eventsOf, marksOf } from '../../test/events.ts';
 import { runImport } from '../../test/run-import.ts';
 import { startTestServer, type TestPerson, type TestServer } from '../../test/test-server.ts';
 import { TEXT_COLUMNS, UNTOUCHED_COLUMNS } from './erasing.ts';
@@ -99,13 +100,17 @@ async function writeAboutThem(): Promise<void> {
     body: change(`students/${student}`, own, { ...own, from: '2026-01-12' }, `${NAME} came. Both stay.`),
   });
   const note = { id: randomUUID(), lesson: 4, at: entered.at, kind: 'note' };
-  await bram.call('section.note', {
+  await bram.call('class.append', {
     params,
-    body: { notes: [{ ...note, text: `${NAME} (${EMAIL}) was late; Both feet; Bo Lind was not.` }] },
+    body: eventsOf('note', { ...note, text: `${NAME} (${EMAIL}) was late; Both feet; Bo Lind was not.` }),
   });
-  await bram.call('check.mark', {
+  await bram.call('class.append', {
     params,
-    body: { marks: [mark(student, {}), mark(neighbour, { with: student, remark: `with ${NAME}, well` })] },
+    body: marksOf(
+      params.check,
+      mark(student, {}),
+      mark(neighbour, { with: student, remark: `with ${NAME}, well` }),
+    ),
   });
   for (const one of [student, neighbour]) {
     const markdown = `With ${NAME}: ${one === student ? 'own' : 'both'} feet.\n\n{{count: wrap}}`;

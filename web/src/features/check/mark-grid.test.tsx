@@ -1,11 +1,10 @@
 // @vitest-environment happy-dom
-import type { CheckAnswer, SectionAnswer } from '@map-step/contract';
+import type { CheckAnswer, SectionAnswer, SentEvent } from '@map-step/contract';
 import type { Check, Mark } from '@map-step/core';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { DIRECTOR, demoStudio, renderRoom } from '../../test/in-course.tsx';
 import type { ClassContent } from '../course/course-context.ts';
-import type { LessonEvent } from '../course/course-view.ts';
 import { MarkGrid } from './mark-grid.tsx';
 import { useMarks } from './use-marks.ts';
 
@@ -59,8 +58,8 @@ function Grid({ mayMark, answer }: { mayMark: boolean; answer: CheckAnswer }) {
 }
 
 function open(mayMark = true, given: readonly Mark[] = []) {
-  const kept: LessonEvent[] = [];
-  const keep = (event: LessonEvent) => void kept.push(event);
+  const kept: SentEvent[] = [];
+  const keep = (event: SentEvent) => void kept.push(event);
   const classContent: ClassContent = { section, waiting: [], keep, classPlan: undefined };
   renderRoom(<Grid mayMark={mayMark} answer={answerWith(given)} />, { classContent });
   const press = async (key: string) =>

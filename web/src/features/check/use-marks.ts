@@ -4,6 +4,7 @@ import { averageMark, cellKey, checkCandidates, standingMarks } from '@map-step/
 import { useCallback, useMemo, useState } from 'react';
 import type { Option } from '../../ui/choice.tsx';
 import { useClass, useCourse } from '../course/course-context.ts';
+import { withWaiting } from '../course/with-waiting.ts';
 
 export interface MarkedCell {
   /** What this person gave. */
@@ -40,16 +41,8 @@ export function useMarks({ body }: Versioned<Check>): Marks {
   const { me } = useCourse();
   const { section, waiting, keep } = useClass();
   const check = useMemo((): Check => {
-    const there = new Set(body.marks.map(({ id }) => id));
-    const own = waiting.flatMap(event =>
-      event.kind === 'mark' &&
-      event.check === body.id &&
-      event.refused === undefined &&
-      !there.has(event.entry.id)
-        ? [{ ...event.entry, by: me.id }]
-        : [],
-    );
-    return own.length === 0 ? body : { ...body, marks: [...body.marks, ...own] };
+    const own = waiting.filter(event => event.kind === 'mark' && event.check === body.id);
+    return withWaiting(body, own, me.id);
   }, [body, waiting, me.id]);
   const standing = useMemo(() => standingMarks(check.marks), [check.marks]);
   const candidates = useMemo(

@@ -1,9 +1,16 @@
 // What the rooms of a course share, in four parts that change at different moments.
-import type { CourseAnswer, Material, SectionAnswer, SignedInPerson, StudioAnswer } from '@map-step/contract';
+import type {
+  CourseAnswer,
+  Material,
+  SectionAnswer,
+  SentEvent,
+  SignedInPerson,
+  StudioAnswer,
+} from '@map-step/contract';
 import { type ClassPlan, isOnStaff, type Library, type Placed } from '@map-step/core';
 import { createContext, use } from 'react';
 import type { WaitingEvent } from '../../api/outbox.ts';
-import type { CourseRules, DraftPlan, LessonEvent } from './course-view.ts';
+import type { CourseRules, DraftPlan } from './course-view.ts';
 
 /** A course without where its figures lie, which changes far more often, and without its version and history. */
 export interface CourseNow extends Pick<CourseAnswer, 'published' | 'sections'> {
@@ -40,7 +47,7 @@ export interface ClassContent {
   /** What has not reached the server yet; `section` holds it already. */
   readonly waiting: readonly WaitingEvent[];
   /** Keeps an entry in this browser and sends it as soon as it can be sent. */
-  keep(event: LessonEvent): void;
+  keep(event: SentEvent): void;
   readonly classPlan: ClassPlan | undefined;
 }
 

@@ -1,4 +1,4 @@
-import type { AttendanceEntry, LogEntry, MarkEntry, NoteEntry, SectionAnswer } from '@map-step/contract';
+import type { SectionAnswer } from '@map-step/contract';
 import {
   buildPlanProblem,
   type Course,
@@ -11,12 +11,6 @@ import {
   placedOf,
   taughtAsPlanned,
 } from '@map-step/core';
-
-export type LessonEvent =
-  | { readonly kind: 'log'; readonly entry: LogEntry }
-  | { readonly kind: 'attendance'; readonly entry: AttendanceEntry }
-  | { readonly kind: 'note'; readonly entry: NoteEntry }
-  | { readonly kind: 'mark'; readonly check: string; readonly entry: MarkEntry };
 
 export function studentCount({ counts }: Pick<SectionAnswer, 'counts'>): number {
   return counts.lead + counts.follow + counts.solo;

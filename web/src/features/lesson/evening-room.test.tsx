@@ -34,7 +34,7 @@ test('somebody comes late and dances the other role today', async () => {
   await press(/^0 of \d+ here$/);
   await press(new RegExp(`^${first?.name}`));
   expect(entries()).toMatchObject([
-    { kind: 'attendance', entry: { student: first?.id, role: 'lead', here: true } },
+    { kind: 'present', entry: { student: first?.id, role: 'lead', here: true } },
   ]);
 });
 

@@ -105,7 +105,7 @@ function useWordsOf(): (event: WaitingEvent) => string {
         return `${figureName(library, event.entry.pattern)}, marked ${event.entry.mark}`;
       case 'note':
         return event.entry.text;
-      case 'attendance': {
+      case 'present': {
         const { student, here } = event.entry;
         const name = section?.students.find(({ id }) => id === student)?.name ?? student;
         return `${name}, ${here ? 'here' : 'not here'}`;

@@ -117,7 +117,7 @@ test('who is here is one tap a student', async () => {
   const first = classContent.section?.students[0];
   await act(async () => fireEvent.click(screen.getByRole('button', { name: new RegExp(first?.name ?? '') })));
   expect(entries()).toMatchObject([
-    { kind: 'attendance', entry: { lesson: 5, student: first?.id, here: true } },
+    { kind: 'present', entry: { lesson: 5, student: first?.id, here: true } },
   ]);
   await act(async () => press('All are here'));
   expect(entries()).toHaveLength(1 + count);

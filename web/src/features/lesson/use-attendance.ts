@@ -62,7 +62,7 @@ export function useAttendance(): LessonAttendance {
       const replaces = seen(student.id)?.id;
       const { here = student.here ?? true, late = student.isLate, role = student.role } = said;
       keep({
-        kind: 'attendance',
+        kind: 'present',
         entry: {
           id: crypto.randomUUID(),
           ...{ lesson, student: student.id, role, here },

@@ -1,0 +1,139 @@
+// What happens in a class is added to its stream: of each kind the rules of what it may name, and its list.
+import type { SentEvent, SignedInPerson, StoredAnswer } from '@map-step/contract';
+import { type ClassEvent, type ClassEventKind, type EntryOf, type Section, signEvent } from '@map-step/core';
+import { announce } from '../../db/change-feed.ts';
+import { documentStore } from '../../db/document-store.ts';
+import { type EventKinds, eventStore } from '../../db/event-store.ts';
+import type { StudioScope } from '../../db/studio-scope.ts';
+import type { Deps } from '../../deps.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
+import { getSection, requireStudents } from './rights.ts';
+
+/** Who writes, and by which clock. */
+export interface Writing {
+  readonly deps: Deps;
+  readonly who: SignedInPerson;
+}
+
+type EventOf<Kind extends ClassEventKind> = Extract<ClassEvent, { readonly kind: Kind }>;
+
+interface KindRules<Kind extends ClassEventKind> {
+  /** What is told to those who look at the class. */
+  readonly topic: 'section' | 'check';
+  /** Refuses events that name what is not there. */
+  check(scope: StudioScope, section: Section, events: readonly EventOf<Kind>[]): Promise<void> | void;
+  store(scope: StudioScope, events: readonly EventOf<Kind>[]): Promise<unknown>;
+}
+
+const storeIn =
+  <List extends keyof EventKinds>(list: List) =>
+  (scope: StudioScope, events: readonly { readonly entry: EventKinds[List] }[]) =>
+    eventStore(scope, list).append(events.map(({ entry }) => entry));
+
+const RULES: { readonly [Kind in ClassEventKind]: KindRules<Kind> } = {
+  log: { topic: 'section', check: requireFigures, store: storeIn('logs') },
+  present: {
+    topic: 'section',
+    check: (_, section, events) =>
+      requireStudents(
+        section,
+        events.map(({ entry }) => entry.student),
+      ),
+    store: storeIn('attendance'),
+  },
+  note: { topic: 'section', check: () => undefined, store: storeIn('notes') },
+  mark: {
+    topic: 'check',
+    check: requireAsked,
+    store: (scope, events) =>
+      eventStore(scope, 'marks').append(events.map(({ entry, check }) => ({ ...entry, check }))),
+  },
+};
+
+/** Stores events of a class once each, however often they are sent; all of them, or nothing. */
+export async function appendEvents(
+  scope: StudioScope,
+  { deps, who }: Writing,
+  id: string,
+  sent: readonly SentEvent[],
+): Promise<StoredAnswer> {
+  requireThisYear(
+    sent.map(({ entry }) => entry),
+    deps.now(),
+  );
+  const section = await getSection(scope, id);
+  const events = sent.map(event => signEvent(event, { section: id, by: who.id }));
+  const topics = new Set<'section' | 'check'>();
+  for (const kind of Object.keys(RULES) as ClassEventKind[])
+    if (await appendKind(scope, section, kind, events)) topics.add(RULES[kind].topic);
+  for (const topic of topics) await announce(scope, { topic, id });
+  return { stored: events.map(({ entry }) => entry.id) };
+}
+
+/** False when there is nothing of this kind. */
+async function appendKind<Kind extends ClassEventKind>(
+  scope: StudioScope,
+  section: Section,
+  kind: Kind,
+  events: readonly ClassEvent[],
+): Promise<boolean> {
+  const ofKind = events.filter((event): event is EventOf<Kind> => event.kind === kind);
+  if (ofKind.length === 0) return false;
+  const rules: KindRules<Kind> = RULES[kind];
+  await rules.check(scope, section, ofKind);
+  await rules.store(scope, ofKind);
+  return true;
+}
+
+const YEAR_MS = 366 * 86_400_000;
+
+/** What happens in a class happens now, or did not long ago: a clock that is years off is not believed. */
+function requireThisYear(entries: readonly { readonly at: string }[], now: Date): void {
+  const odd = entries.find(({ at }) => Math.abs(Date.parse(at) - now.getTime()) > YEAR_MS);
+  if (odd)
+    throw new HttpFault(
+      'bad-request',
+      `${odd.at} is more than a year from now. Set the clock of this device right and try again.`,
+    );
+}
+
+async function requireFigures(
+  scope: StudioScope,
+  _: Section,
+  logs: readonly { readonly entry: EntryOf<'log'> }[],
+): Promise<void> {
+  const figures = logs.map(({ entry }) => entry.pattern);
+  const rows = await scope.select<{ id: string }>(
+    'SELECT id FROM patterns WHERE studio_id = $1 AND id = ANY($2)',
+    [figures],
+  );
+  const there = new Set(rows.map(({ id }) => id));
+  const missing = figures.find(figure => !there.has(figure));
+  if (missing !== undefined) throw new HttpFault('bad-request', `There is no figure "${missing}".`);
+}
+
+/** Marks are of what their check asks, of students of its class. */
+async function requireAsked(
+  scope: StudioScope,
+  section: Section,
+  marks: readonly EventOf<'mark'>[],
+): Promise<void> {
+  requireStudents(
+    section,
+    marks.flatMap(({ entry }) => (entry.with ? [entry.student, entry.with] : [entry.student])),
+  );
+  const checks = await documentStore(scope, 'checks').listSome([...new Set(marks.map(({ check }) => check))]);
+  const asked = new Set(
+    checks
+      .filter(check => check.section === section.id)
+      .flatMap(({ id, items }) =>
+        items.flatMap(({ pattern, layers }) => layers.map(layer => `${id} ${pattern} ${layer}`)),
+      ),
+  );
+  const odd = marks.find(({ check, entry }) => !asked.has(`${check} ${entry.pattern} ${entry.layer}`));
+  if (odd)
+    throw new HttpFault(
+      'bad-request',
+      `This check does not ask for ${odd.entry.layer} of "${odd.entry.pattern}".`,
+    );
+}
