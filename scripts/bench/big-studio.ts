@@ -213,8 +213,8 @@ async function addClasses(
 
 async function addWhatHappened(run: Run, { recap, blocks, items, checks }: CopyPlan): Promise<void> {
   await run(
-    `INSERT INTO logs (studio_id, id, section_id, lesson, pattern_id, body)
-     SELECT $1, id, section_id, lesson, pattern_id, jsonb_build_object('id', id, 'section', section_id,
+    `INSERT INTO class_events (studio_id, kind, id, section_id, lesson, pattern_id, body)
+     SELECT $1, 'log', id, section_id, lesson, pattern_id, jsonb_build_object('id', id, 'section', section_id,
        'lesson', lesson, 'pattern', pattern_id, 'result', 'solid', 'by', 'person-1', 'at', '2026-01-05T19:00:00Z')
      FROM (SELECT gen_random_uuid() AS id, s.id AS section_id, lesson, item ->> 'pattern' AS pattern_id
            FROM sections s JOIN courses c ON c.studio_id = $1 AND c.id = s.course_id,
@@ -222,8 +222,8 @@ async function addWhatHappened(run: Run, { recap, blocks, items, checks }: CopyP
            WHERE s.studio_id = $1) entry`,
   );
   await run(
-    `INSERT INTO attendance (studio_id, id, section_id, lesson, student_id, body)
-     SELECT $1, id, section_id, lesson, student_id, jsonb_build_object('id', id, 'section', section_id,
+    `INSERT INTO class_events (studio_id, kind, id, section_id, lesson, student_id, body)
+     SELECT $1, 'present', id, section_id, lesson, student_id, jsonb_build_object('id', id, 'section', section_id,
        'lesson', lesson, 'student', student_id, 'role', 'lead', 'here', true, 'by', 'person-1',
        'at', '2026-01-05T19:00:00Z')
      FROM (SELECT gen_random_uuid() AS id, s.id AS section_id, lesson, one ->> 'student' AS student_id
@@ -266,11 +266,11 @@ async function addMarks(
 ): Promise<void> {
   for (let first = 0; first < checks; first += CHECKS_A_SLICE)
     await run(
-      `INSERT INTO marks (studio_id, id, check_id, student_id, pattern_id, body)
-       SELECT $1, id, check_id, student_id, pattern_id, jsonb_build_object('id', id, 'student', student_id,
+      `INSERT INTO class_events (studio_id, kind, id, section_id, check_id, student_id, pattern_id, body)
+       SELECT $1, 'mark', id, 'section-' || c / ${CHECKS_A_SECTION}, check_id, student_id, pattern_id, jsonb_build_object('id', id, 'student', student_id,
          'role', 'lead', 'pattern', pattern_id, 'layer', layer, 'mark', n % 4, 'by', 'person-1',
          'at', '2026-03-01T20:00:00Z', 'check', check_id)
-       FROM (SELECT gen_random_uuid() AS id, 'check-' || c AS check_id, n,
+       FROM (SELECT gen_random_uuid() AS id, c, 'check-' || c AS check_id, n,
                'student-' || c / ${CHECKS_A_SECTION} || '-' || 1 + n % $5::integer AS student_id,
                ($6::text[])[1 + n / $5 % 5] || '-' || (c / ${SECTIONS_A_COURSE * CHECKS_A_SECTION}) % $7::integer
                  AS pattern_id,

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { Attendance, LessonNote, Log, Mark } from '@map-step/core';
+import type { Attendance, ClassEventKind, LessonNote, Log, Mark } from '@map-step/core';
 import { HttpFault } from '../faults/http-fault.ts';
 import { JsonText, listAsJson } from './json-text.ts';
 import type { StudioScope } from './studio-scope.ts';
@@ -12,25 +12,30 @@ export interface EventKinds {
 }
 
 interface Columns<Entry> {
+  readonly kind: ClassEventKind;
   readonly names: readonly string[];
   values(entry: Entry): readonly (string | number)[];
 }
 
-/** The columns in which the entries of a kind are looked up or held to what they name. */
+/** Of each list its kind in the stream, and the columns in which its entries are looked up or held to what they name. */
 const COLUMNS: { readonly [Kind in keyof EventKinds]: Columns<EventKinds[Kind]> } = {
   logs: {
+    kind: 'log',
     names: ['section_id', 'lesson', 'pattern_id'],
     values: ({ section, lesson, pattern }) => [section, lesson, pattern],
   },
   attendance: {
+    kind: 'present',
     names: ['section_id', 'lesson', 'student_id'],
     values: ({ section, lesson, student }) => [section, lesson, student],
   },
   notes: {
+    kind: 'note',
     names: ['section_id', 'lesson'],
     values: ({ section, lesson }) => [section, lesson],
   },
   marks: {
+    kind: 'mark',
     names: ['check_id', 'student_id', 'pattern_id'],
     values: ({ check, student, pattern }) => [check, student, pattern],
   },
@@ -94,10 +99,15 @@ async function appendChunk<Kind extends keyof EventKinds>(
 
 /** Adds rows `[id, body, …columns]` of a JSON list in its order, and tells the ids that were not there. */
 function insertInto(kind: keyof EventKinds): string {
-  const { names } = COLUMNS[kind];
+  const { names, kind: name } = COLUMNS[kind];
   const values = names.map((name, index) => `(row ->> ${2 + index})${name === 'lesson' ? '::integer' : ''}`);
-  return `INSERT INTO ${kind} (studio_id, id, body, ${names.join(', ')})
-    SELECT $1, (row ->> 0)::uuid, row -> 1, ${values.join(', ')}
+  // The class of a mark is that of its check.
+  const [more, ofCheck] =
+    kind === 'marks'
+      ? [', section_id', ', (SELECT c.section_id FROM checks c WHERE c.studio_id = $1 AND c.id = row ->> 2)']
+      : ['', ''];
+  return `INSERT INTO class_events (studio_id, kind, id, body, ${names.join(', ')}${more})
+    SELECT $1, '${name}', (row ->> 0)::uuid, row -> 1, ${values.join(', ')}${ofCheck}
     FROM jsonb_array_elements($2::jsonb) WITH ORDINALITY AS given (row, position) ORDER BY position
     ON CONFLICT DO NOTHING RETURNING id`;
 }

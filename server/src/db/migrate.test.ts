@@ -84,6 +84,63 @@ test('bounds come in over rows that break them: what is sound stays, what is not
   await query(inject('databaseUrl'), `DROP DATABASE ${old} WITH (FORCE)`);
 });
 
+/** Of each kind two entries, received in turn. */
+const FOUR_LISTS = `
+  INSERT INTO studios (id, slug, body) VALUES ('${STUDIO}', 'one', '{"name": "One"}');
+  INSERT INTO dances (studio_id, id, position, body) VALUES ('${STUDIO}', 'waltz', 0, '{"id": "waltz"}');
+  INSERT INTO patterns (studio_id, id, position, body) VALUES ('${STUDIO}', 'walk', 0, '{"id": "walk", "dance": "waltz"}');
+  INSERT INTO students (studio_id, id, position, body) VALUES ('${STUDIO}', 'ida', 0, '{"id": "ida"}');
+  INSERT INTO courses (studio_id, id, position, body) VALUES ('${STUDIO}', 'one', 0, '{"id": "one", "lessons": []}');
+  INSERT INTO sections (studio_id, id, position, body) VALUES ('${STUDIO}', 'monday', 0, '{"id": "monday", "course": "one", "dates": [], "students": []}');
+  INSERT INTO checks (studio_id, id, position, body)
+    VALUES ('${STUDIO}', 'final', 0, '{"id": "final", "section": "monday"}');
+  ${[1, 2]
+    .map(
+      n => `
+  INSERT INTO notes (studio_id, id, section_id, lesson, received_at, body)
+    SELECT '${STUDIO}', i, 'monday', 1, '2026-01-0${n}T20:03:00Z', jsonb_build_object('id', i, 'by', 'ada', 'at', '2026-', 'lesson', 1, 'kind', 'note', 'text', 'note ${n}') FROM gen_random_uuid() i;
+  INSERT INTO logs (studio_id, id, section_id, lesson, pattern_id, received_at, body)
+    SELECT '${STUDIO}', i, 'monday', 1, 'walk', '2026-01-0${n}T20:01:00Z', jsonb_build_object('id', i, 'by', 'ada', 'at', '2026-', 'lesson', 1, 'pattern', 'walk', 'result', 'solid', 'note', 'log ${n}') FROM gen_random_uuid() i;
+  INSERT INTO attendance (studio_id, id, section_id, lesson, student_id, received_at, body)
+    SELECT '${STUDIO}', i, 'monday', 1, 'ida', '2026-01-0${n}T20:02:00Z', jsonb_build_object('id', i, 'by', 'ada', 'at', '2026-', 'lesson', 1, 'student', 'ida', 'here', true) FROM gen_random_uuid() i;
+  INSERT INTO marks (studio_id, id, check_id, student_id, pattern_id, received_at, body)
+    SELECT '${STUDIO}', i, 'final', 'ida', 'walk', '2026-01-0${n}T20:04:00Z', jsonb_build_object('id', i, 'by', 'ada', 'at', '2026-', 'check', 'final', 'student', 'ida', 'pattern', 'walk', 'mark', ${n}) FROM gen_random_uuid() i;`,
+    )
+    .join('')}
+`;
+
+test('four lists become one stream: in the order in which they were received, and nothing is lost', async () => {
+  const old = `map_step_lists_${randomUUID().replaceAll('-', '')}`;
+  await query(inject('databaseUrl'), `CREATE DATABASE ${old}`);
+  const oldUrl = inject('databaseUrl').replace(/\/postgres$/, `/${old}`);
+  const before = openDatabase(oldUrl);
+  await before.migrate('0013-doors');
+  await query(oldUrl, FOUR_LISTS);
+  await before.migrate();
+  await before.close();
+  const one = { section: 'monday', at: '2026-' };
+  const events = await query<{ kind: string; section: string; note: string; at: string }>(
+    oldUrl,
+    `SELECT kind, section_id AS section, body ->> 'at' AS at,
+       COALESCE(body ->> 'note', body ->> 'text', body ->> 'mark', body ->> 'here') AS note FROM class_events ORDER BY seq`,
+  );
+  expect(events).toEqual([
+    { kind: 'log', note: 'log 1', ...one },
+    { kind: 'present', note: 'true', ...one },
+    { kind: 'note', note: 'note 1', ...one },
+    { kind: 'mark', note: '1', ...one },
+    { kind: 'log', note: 'log 2', ...one },
+    { kind: 'present', note: 'true', ...one },
+    { kind: 'note', note: 'note 2', ...one },
+    { kind: 'mark', note: '2', ...one },
+  ]);
+  const listed = ['logs', 'attendance', 'notes', 'marks'].map(
+    view => `SELECT count(*)::integer AS n FROM ${view}`,
+  );
+  expect(await query(oldUrl, listed.join(' UNION ALL '))).toEqual([{ n: 2 }, { n: 2 }, { n: 2 }, { n: 2 }]);
+  await query(inject('databaseUrl'), `DROP DATABASE ${old} WITH (FORCE)`);
+});
+
 test('three servers that start at once migrate once, and a later start keeps the data', async () => {
   const servers = [openDatabase(url()), openDatabase(url()), openDatabase(url())];
   await Promise.all(servers.map(database => database.migrate()));

@@ -12,6 +12,7 @@ import { CHECK_LINKS } from './migrations/0010-check-links.ts';
 import { NOTES } from './migrations/0011-notes.ts';
 import { CORRECTIONS } from './migrations/0012-corrections.ts';
 import { DOORS } from './migrations/0013-doors.ts';
+import { CLASS_EVENTS } from './migrations/0014-class-events.ts';
 
 export interface Migration {
   readonly name: string;
@@ -38,4 +39,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0011-notes', NOTES),
   sql('0012-corrections', CORRECTIONS),
   sql('0013-doors', DOORS),
+  sql('0014-class-events', CLASS_EVENTS),
 ];

@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { Client } from 'pg';
 import { afterAll, beforeAll, expect, inject, test } from 'vitest';
 import { TEMPLATE } from './cluster.ts';
+import { eventsOf } from './events.ts';
 
 const root = fileURLToPath(new URL('../../../', import.meta.url));
 const name = `map_step_crash_${randomUUID().replaceAll('-', '')}`;
@@ -57,8 +58,9 @@ test('a tap that was acknowledged is there after kill -9, and its sender is stil
   const cookie = signIn.headers.get('set-cookie')?.split(';')[0] ?? '';
   const { csrf } = (await signIn.json()) as { csrf: string };
   const id = randomUUID();
-  const logs = [{ id, lesson: 5, pattern: 'wrap', result: 'solid', at: '2026-03-09T19:20:00Z' }];
-  const tap = await post(first.address, '/api/sections/hustle-1-monday/logs', { logs }, cookie, csrf);
+  const log = { id, lesson: 5, pattern: 'wrap', result: 'solid', at: '2026-03-09T19:20:00Z' };
+  const body = eventsOf('log', log);
+  const tap = await post(first.address, '/api/sections/hustle-1-monday/events', body, cookie, csrf);
   expect(tap.status).toBe(200);
   await first.end('SIGKILL');
 

@@ -367,11 +367,12 @@ describe('the second wall', () => {
     expect(rows.filter(({ version }) => version === 7).map(({ id }) => id)).not.toContain('other-director');
   });
 
-  test('every table that belongs to a studio stands behind it', async () => {
+  test('every table that belongs to a studio stands behind it, and every view of one shows what who asks may see', async () => {
     const sequelize = server.database.models.studios.sequelize;
     const [open] = (await sequelize?.query(
       `SELECT c.relname FROM pg_class c JOIN pg_attribute a ON a.attrelid = c.oid
-       WHERE a.attname = 'studio_id' AND c.relkind = 'r' AND NOT c.relrowsecurity`,
+       WHERE a.attname = 'studio_id' AND (c.relkind = 'r' AND NOT c.relrowsecurity
+         OR c.relkind = 'v' AND NOT COALESCE('security_invoker=true' = ANY(c.reloptions), false))`,
     )) ?? [undefined];
     expect(open).toEqual([]);
   });

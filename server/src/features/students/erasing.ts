@@ -29,10 +29,7 @@ const jsons = (table: string, ...columns: readonly string[]) =>
 /** Every column of a studio in which people may have written a name, or in which a student's id may stand. */
 export const TEXT_COLUMNS: readonly TextColumn[] = [
   ...jsons('sections', 'body'),
-  ...jsons('attendance', 'body'),
-  ...jsons('marks', 'body'),
-  ...jsons('logs', 'body'),
-  ...jsons('notes', 'body'),
+  ...jsons('class_events', 'body'),
   ...jsons('checks', 'body'),
   ...jsons('plans', 'body'),
   ...jsons('courses', 'body'),
@@ -63,6 +60,7 @@ export const UNTOUCHED_COLUMNS: readonly string[] = [
   ...['jobs.input', 'jobs.result', 'jobs.fault', 'jobs.terms', 'jobs.kind', 'jobs.state', 'jobs.stage'],
   ...[
     'sections.last_date',
+    'class_events.kind',
     'recaps.audience',
     'recap_links.audience',
     'history.aggregate',
@@ -102,9 +100,7 @@ export async function eraseEverywhere(scope: StudioScope, erased: Erased): Promi
 /** Where somebody may have written the name into a text of their own. */
 const PLACES: Readonly<Record<string, string>> = {
   recaps: 'recaps',
-  logs: 'notes of logs',
-  notes: 'notes of evenings',
-  marks: 'remarks of checks',
+  class_events: 'notes of evenings and remarks of checks',
   check_links: 'words to other students',
   missed_links: 'what other students missed',
   plans: 'notes of plans',
@@ -135,7 +131,7 @@ async function writeValue(
   value: Json,
 ): Promise<void> {
   const more = VERSIONED.has(table) ? ', version = version + 1' : '';
-  const also = table === 'attendance' || table === 'marks' ? `, student_id = $3::jsonb ->> 'student'` : '';
+  const also = table === 'class_events' ? `, student_id = $3::jsonb ->> 'student'` : '';
   await scope.select(
     `UPDATE ${table} SET ${column} = $3${kind === 'json' ? '::jsonb' : ''}${also}${more}
      WHERE ${ownerOf(table)} = $1 AND ctid = $2::tid RETURNING 1 AS one`,
