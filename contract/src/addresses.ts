@@ -46,6 +46,13 @@ export const IN_QUERY = {
       .regex(/^[\w/: -]*$/, 'expected what an earlier answer said')
       .optional(),
   }),
+  /** The number of the newest event that is known. */
+  since: z.strictObject({
+    after: z
+      .string()
+      .regex(/^\d{1,15}$/, 'expected the number of an event')
+      .transform(Number),
+  }),
   /** Some weeks at most: a term on one page. */
   term: z.strictObject({ from: z.iso.date(), to: z.iso.date() }),
   /** `preview` only looks, `take` takes what the file changes; else what differs is refused. */

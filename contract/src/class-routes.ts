@@ -29,6 +29,7 @@ import {
   revokeAnswer,
   sectionAnswer,
   shareAnswer,
+  sinceAnswer,
   storedAnswer,
   toldAnswer,
 } from './sections.ts';
@@ -116,8 +117,16 @@ export const CLASS_ROUTES = {
     ...PATHS['section.read'],
     access: 'signed-in',
     params: IN_PATH.section,
-    tellsClass: true,
+    tellsClass: 'class',
     answer: sectionAnswer,
+  },
+  'class.since': {
+    ...PATHS['class.since'],
+    access: 'signed-in',
+    params: IN_PATH.section,
+    query: IN_QUERY.since,
+    tellsClass: 'events',
+    answer: sinceAnswer,
   },
   'class.append': {
     ...PATHS['class.append'],
@@ -133,7 +142,7 @@ export const CLASS_ROUTES = {
     ownClass: 'lesson',
     params: IN_PATH.lesson,
     body: finishBody,
-    tellsClass: true,
+    tellsClass: 'class',
     answer: sectionAnswer,
   },
   'section.command': {

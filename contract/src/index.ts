@@ -53,6 +53,7 @@ export type {
   SectionAnswer,
   SentEvent,
   ShareAnswer,
+  SinceAnswer,
   StoredAnswer,
 } from './sections.ts';
 export {

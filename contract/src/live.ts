@@ -5,6 +5,8 @@ export interface Change {
   readonly id: string;
   /** The version of a course that the change left: who has that one need not read it again. */
   readonly version?: number;
+  /** The number of the newest event of a class that the change left: who knows it reads nothing, others what came after. */
+  readonly seq?: number;
 }
 
 /** After a gap nobody knows what was missed. */

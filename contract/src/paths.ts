@@ -60,6 +60,7 @@ export const PATHS = {
   'section.create': { method: 'POST', path: '/api/sections' },
   'section.enrol': { method: 'POST', path: '/api/sections/:section/students' },
   'section.read': { method: 'GET', path: '/api/sections/:section' },
+  'class.since': { method: 'GET', path: '/api/sections/:section/events' },
   'class.append': { method: 'POST', path: '/api/sections/:section/events' },
   'lesson.finish': { method: 'POST', path: '/api/sections/:section/lessons/:lesson/finish' },
   'section.command': { method: 'POST', path: '/api/sections/:section/commands' },

@@ -20,8 +20,8 @@ export interface RouteDefinition extends RoutePath {
   readonly ownClass?: OwnClass;
   /** Who may read what the answer tells, where that are fewer than who may call: asked as `ownClass`, and before anything. */
   readonly reads?: Extract<OwnClass, 'today' | 'staff-recap'>;
-  /** True of an answer that holds a class: whoever is not on its staff today is told counts, and nobody's name. */
-  readonly tellsClass?: boolean;
+  /** An answer that holds a class, or what happened in it: whoever is not on its staff today is told counts, and nobody's name. */
+  readonly tellsClass?: 'class' | 'events';
   readonly params?: z.ZodType;
   readonly query?: z.ZodType;
   readonly body?: z.ZodType;

@@ -1,5 +1,6 @@
 import {
   attendanceSchema,
+  type ClassEvent,
   checkSchema,
   lessonNoteSchema,
   logSchema,
@@ -80,6 +81,8 @@ export const sectionAnswer = z.strictObject({
   attendance: list(attendance),
   notes: list(lessonNote),
   recaps: list(recapAnswer),
+  /** The number of its newest event, at the least; 0 when nothing has happened. */
+  seq: count,
 });
 export type SectionAnswer = z.output<typeof sectionAnswer>;
 
@@ -104,6 +107,23 @@ export const shareAnswer = z.strictObject({
   corrected: instant.nullable(),
 });
 export type ShareAnswer = z.output<typeof shareAnswer>;
+
+const classEvent: z.ZodType<ClassEvent> = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('log'), entry: logSchema }),
+  z.strictObject({ kind: z.literal('present'), entry: attendanceSchema }),
+  z.strictObject({ kind: z.literal('note'), entry: lessonNoteSchema }),
+  z.strictObject({ kind: z.literal('mark'), check: id, entry: markSchema }),
+]);
+
+/** What happened in a class after the event that is known, in the order in which the server got it. */
+export const sinceAnswer = z.strictObject({
+  events: list(classEvent),
+  /** The number of the last of them. */
+  seq: count,
+  /** False when there are more than one answer tells: ask for what comes after. */
+  isAll: z.boolean(),
+});
+export type SinceAnswer = z.output<typeof sinceAnswer>;
 
 /** The entries that are on the server now. */
 export const storedAnswer = z.strictObject({ stored: list(z.guid()) });

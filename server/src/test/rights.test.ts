@@ -150,6 +150,7 @@ const SAMPLES: Record<RouteName, () => Sample> = {
     },
   }),
   'section.read': () => ({ params: key }),
+  'class.since': () => ({ params: key, query: new URLSearchParams({ after: '0' }) }),
   'class.append': () => ({
     params: key,
     body: {

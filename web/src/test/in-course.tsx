@@ -127,6 +127,7 @@ export function mondayClass(keep: ClassContent['keep']): ClassContent {
     version: 1,
     counts: { lead: count('lead'), follow: count('follow'), solo: count('solo') },
     students: (demoStudio.students ?? []).filter(student => inIt.has(student.id)),
+    seq: 0,
     logs: own(demoStudio.logs),
     attendance: own(demoStudio.attendance),
     notes: own(demoStudio.notes),

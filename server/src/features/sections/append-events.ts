@@ -8,6 +8,7 @@ import type { StudioScope } from '../../db/studio-scope.ts';
 import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
 import { getSection, requireStudents } from './rights.ts';
+import { newestEvent } from './since.ts';
 
 /** Who writes, and by which clock. */
 export interface Writing {
@@ -61,13 +62,20 @@ export async function appendEvents(
     sent.map(({ entry }) => entry),
     deps.now(),
   );
+  await takeTurn(scope, id);
   const section = await getSection(scope, id);
   const events = sent.map(event => signEvent(event, { section: id, by: who.id }));
   const topics = new Set<'section' | 'check'>();
   for (const kind of Object.keys(RULES) as ClassEventKind[])
     if (await appendKind(scope, section, kind, events)) topics.add(RULES[kind].topic);
-  for (const topic of topics) await announce(scope, { topic, id });
+  const seq = await newestEvent(scope, id);
+  for (const topic of topics) await announce(scope, { topic, id, seq });
   return { stored: events.map(({ entry }) => entry.id) };
+}
+
+/** Events of one class are numbered in the order in which they are committed: whoever knows one has seen all before it. */
+async function takeTurn(scope: StudioScope, section: string): Promise<void> {
+  await scope.select('SELECT pg_advisory_xact_lock(hashtextextended($1::text || $2, 0))', [section]);
 }
 
 /** False when there is nothing of this kind. */

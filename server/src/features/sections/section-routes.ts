@@ -8,6 +8,7 @@ import { listMissedLinks, tellMissed, withdrawMissed } from './missed-links.ts';
 import { publishRecap, readRecapDetail, revokeLinks, runRecapCommand } from './recap-service.ts';
 import { sectionAggregate } from './section-aggregate.ts';
 import { finishLesson, readSection } from './section-service.ts';
+import { readSince } from './since.ts';
 import { readTerm } from './term.ts';
 
 export const sectionRoutes = [
@@ -26,6 +27,7 @@ export const sectionRoutes = [
   route('section.command', (scope, { who, params, body }) =>
     runDocumentCommand(sectionAggregate(scope, params.section), who.id, body.command),
   ),
+  route('class.since', (scope, { params, query }) => readSince(scope, params.section, query.after)),
   route('class.append', (scope, call) => appendEvents(scope, call, call.params.section, call.body.events)),
   route('section.missed', (scope, { deps, params, body }) =>
     tellMissed(scope, params.section, body, deps.now()),

@@ -15,6 +15,7 @@ import { addRecaps, findPublishedPlan, getStudio, localRulesOf } from '../studio
 import { appendEvents, type Writing } from './append-events.ts';
 import { listRecaps } from './recap-aggregate.ts';
 import { getSection } from './rights.ts';
+import { newestEvent } from './since.ts';
 
 export type ToldSection = Told<SectionAnswer> & { readonly section: Section };
 
@@ -23,6 +24,8 @@ export async function readSection(scope: StudioScope, id: string, deps: Deps): P
   if (!stored) throw new HttpFault('not-found', `There is no class "${id}" in this studio.`);
   const { body: section, version } = stored;
   const ids = section.students.map(({ student }) => student);
+  // Before the lists: what comes meanwhile is told twice rather than never.
+  const seq = await newestEvent(scope, id);
   return {
     section,
     version,
@@ -32,6 +35,7 @@ export async function readSection(scope: StudioScope, id: string, deps: Deps): P
     attendance: await eventStore(scope, 'attendance').listJson(id),
     notes: await eventStore(scope, 'notes').listJson(id),
     recaps: await listRecaps(scope, id, deps.now()),
+    seq,
   };
 }
 

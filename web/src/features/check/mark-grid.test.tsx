@@ -21,6 +21,7 @@ const section: SectionAnswer = {
   counts: { lead: 2, follow: 0, solo: 0 },
   students: demoStudio.students?.filter(({ id }) => students.some(({ student }) => student === id)) ?? [],
   logs: [],
+  seq: 0,
   attendance: [],
   notes: [],
   recaps: [],

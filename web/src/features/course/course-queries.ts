@@ -23,6 +23,7 @@ export const keys = {
   everyCourse: ['course'] as const,
   course: (id: string) => ['course', id] as const,
   section: (id: string) => ['section', id] as const,
+  since: (section: string) => ['class-since', section] as const,
   checks: (section: string) => ['section', section, 'checks'] as const,
   everyCheck: (section: string) => ['section', section, 'check'] as const,
   check: (section: string, check: string) => ['section', section, 'check', check] as const,

@@ -3,10 +3,17 @@ import type { InvalidateQueryFilters, QueryClient, QueryKey } from '@tanstack/re
 import { isSaving, whenSaved } from '../../api/commands.ts';
 import { sessionQuery } from '../session/session-queries.ts';
 import { courseQuery, keys } from './course-queries.ts';
+import { readSince } from './read-since.ts';
 
 /** Reads again what has changed, unless it is here already. */
 export function readAgain(client: QueryClient, change: Change): void {
   if (change.topic === 'course') readCourseAgain(client, change);
+  if ((change.topic === 'section' || change.topic === 'check') && change.seq !== undefined)
+    void readEvents(client, change, change.seq);
+  else readAll(client, change);
+}
+
+function readAll(client: QueryClient, change: Change): void {
   for (const filters of filtersOf(change)) {
     if (change.topic === 'everything') void client.invalidateQueries(filters);
     else askAgain(client, filters);
@@ -30,6 +37,19 @@ function askAgain(client: QueryClient, filters: InvalidateQueryFilters): void {
         () => undefined,
       );
   }
+}
+
+/** What happened in a class is added to what is known of it; what only sums it up is asked for again. */
+async function readEvents(client: QueryClient, change: Change, seq: number): Promise<void> {
+  if (!(await readSince(client, change.id, seq))) {
+    readAll(client, change);
+    return;
+  }
+  const sums: readonly InvalidateQueryFilters[] =
+    change.topic === 'check'
+      ? [{ queryKey: keys.checks(change.id) }]
+      : [{ queryKey: keys.courses }, ...OVERVIEWS];
+  for (const filters of sums) askAgain(client, filters);
 }
 
 /** What tells of all classes together. */
