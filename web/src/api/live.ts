@@ -2,6 +2,8 @@ import { type Change, EVERYTHING, PATHS } from '@map-step/contract';
 
 const NAME = 'map-step-live';
 const AGAIN_MS = 5000;
+/** After a cut not all browsers of a server that came back ask at the same moment. */
+const LONGEST_SPREAD_MS = 2000;
 
 /**
  * Follows the studio's changes until the returned function is called. One stream serves all tabs of a
@@ -28,9 +30,14 @@ export function followChanges(onChange: (change: Change) => void): () => void {
 function listen(tell: (change: Change) => void, signal: AbortSignal): Promise<void> {
   let source: EventSource;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let isAgain = false;
+  const begin = () => {
+    timer = setTimeout(() => tell(EVERYTHING), isAgain ? Math.random() * LONGEST_SPREAD_MS : 0);
+    isAgain = true;
+  };
   const open = () => {
     source = new EventSource(PATHS['live.follow'].path);
-    source.addEventListener('begin', () => tell(EVERYTHING));
+    source.addEventListener('begin', begin);
     source.onmessage = ({ data }: MessageEvent<string>) => tell(JSON.parse(data) as Change);
     // A browser asks again by itself after a cut, but not after a refusal.
     source.onerror = () => {

@@ -67,6 +67,21 @@ test('what waits is sent in order, once each, and is then gone', async () => {
   expect(calls.onSent).toHaveBeenCalledTimes(3);
 });
 
+test('what is kept while somebody sends goes at once, and waits when nobody does', async () => {
+  vi.stubGlobal('window', new EventTarget());
+  const { keepEvent, sendFor, waitingEvents } = await loadOutbox();
+  const sent = answer();
+  const stop = sendFor(OWNER, calls);
+  await keepEvent(event('a'));
+  await vi.waitFor(() => expect(sent).toEqual(['a']));
+  stop();
+  await keepEvent(event('b'));
+  expect(waitingEvents().map(({ entry: { id } }) => id)).toContain('b');
+  const again = sendFor(OWNER, calls);
+  await vi.waitFor(() => expect(sent).toEqual(['a', 'b']));
+  again();
+});
+
 test('while nobody answers all of it stays, over a reload, and goes when somebody does', async () => {
   const first = await loadOutbox();
   answer('away');

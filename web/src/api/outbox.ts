@@ -47,13 +47,32 @@ export function followOutbox(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
-/** Keeps an entry; once this resolves it is not lost. */
+/** Keeps an entry, and has it sent; once this resolves it is not lost. */
 export async function keepEvent(entry: WaitingEvent): Promise<void> {
   await (await database()).add('events', entry);
-  if (!isRead) return refresh();
-  // All the rest is known: somebody who marks with keys gives several a second.
-  waiting = [...waiting, entry];
-  for (const listener of listeners) listener();
+  if (isRead) {
+    // All the rest is known: somebody who marks with keys gives several a second.
+    waiting = [...waiting, entry];
+    for (const listener of listeners) listener();
+  } else await refresh();
+  sender?.send();
+}
+
+let sender: { send(): void } | undefined;
+
+/** Sends what waits of one person, and what they add, until the returned function is called. */
+export function sendFor(owner: string, calls: OutboxCalls): () => void {
+  const send = (): void => {
+    void sendWaiting(owner, calls);
+  };
+  sender = { send };
+  window.addEventListener('online', send);
+  send();
+  return () => {
+    sender = undefined;
+    window.removeEventListener('online', send);
+    stopSending();
+  };
 }
 
 /** Forgets the entries that the server refused. */

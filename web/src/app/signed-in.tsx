@@ -4,6 +4,7 @@ import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-quer
 import { format } from 'date-fns';
 import { lazy, type ReactNode, Suspense, useCallback, useState } from 'react';
 import { Outlet } from 'react-router';
+import { useSending } from '../features/course/use-sending.ts';
 import { sessionQuery } from '../features/session/session-queries.ts';
 import { SignInPage } from '../features/session/sign-in-page.tsx';
 import { OpenPalette } from '../features/shell/open-palette.ts';
@@ -18,6 +19,7 @@ export function SignedIn() {
   const client = useQueryClient();
   const session = useQuery(sessionQuery);
   useLiveChanges(Boolean(session.data?.person));
+  useSending(session.data?.person ?? null);
   const reason = session.error ?? session.failureReason;
   if (!session.data)
     return (
