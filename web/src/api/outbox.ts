@@ -55,22 +55,20 @@ export async function keepEvent(entry: WaitingEvent): Promise<void> {
     waiting = [...waiting, entry];
     for (const listener of listeners) listener();
   } else await refresh();
-  sender?.send();
+  beginSending?.();
 }
 
-let sender: { send(): void } | undefined;
+let beginSending: (() => void) | undefined;
 
 /** Sends what waits of one person, and what they add, until the returned function is called. */
 export function sendFor(owner: string, calls: OutboxCalls): () => void {
-  const send = (): void => {
-    void sendWaiting(owner, calls);
-  };
-  sender = { send };
-  window.addEventListener('online', send);
-  send();
+  const begin = () => void sendWaiting(owner, calls);
+  beginSending = begin;
+  window.addEventListener('online', begin);
+  begin();
   return () => {
-    sender = undefined;
-    window.removeEventListener('online', send);
+    beginSending = undefined;
+    window.removeEventListener('online', begin);
     stopSending();
   };
 }

@@ -1,8 +1,9 @@
 // A class as one stream of events: what came after the one that is known, whoever wrote it at whatever server.
 import { randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, expect, test } from 'vitest';
+import pg from 'pg';
+import { afterAll, beforeAll, expect, test, vi } from 'vitest';
 import { demoStudio } from '../../test/demo-studio.ts';
-import { eventsOf } from '../../test/events.ts';
+import { eventsOf, marksOf } from '../../test/events.ts';
 import {
   type ListeningServer,
   startTestServer,
@@ -78,4 +79,29 @@ test('a change says up to which event; an answer tells at most so many, and that
     (await bram.call('class.since', { params, query: new URLSearchParams({ after: '-1' }) })).status,
   ).toBe(400);
   end();
+});
+
+test('a mark among a hundred viewers costs each of them one request of less than a kilobyte, and one query of the stream', async () => {
+  const ottilie = await server.person('ottilie-marsh');
+  const items = [{ pattern: 'wrap', layers: ['steps'], gate: true }];
+  const check = { id: 'final', kind: 'final', date: '2026-03-09', items };
+  expect((await ottilie.call('check.create', { params, body: { check } })).status).toBe(200);
+  const student = demoStudio().sections?.[0]?.students[0]?.student;
+  const known = (await ottilie.call('section.read', { params })).body.seq;
+  const cell = { student, pattern: 'wrap', role: 'lead', layer: 'steps' };
+  const mark = { id: randomUUID(), ...cell, mark: 2, at: '2026-03-09T19:25:00Z' };
+  const sent = await ottilie.call('class.append', { params, body: marksOf(check.id, mark) });
+  expect(sent.status).toBe(200);
+  const query = new URLSearchParams({ after: String(known) });
+  const asked = vi.spyOn(pg.Client.prototype, 'query');
+  const viewers = 100;
+  const told = [];
+  for (let viewer = 0; viewer < viewers; viewer += 1)
+    told.push((await ottilie.call('class.since', { params, query })).body);
+  const statements = asked.mock.calls.map(([what]) => JSON.stringify(what) ?? '');
+  asked.mockRestore();
+  expect(new Set(told.map(({ events }) => events.length))).toEqual(new Set([1]));
+  expect(JSON.stringify(told[0]).length).toBeLessThan(1000);
+  expect(statements.filter(sql => sql.includes('FROM class_events')).length).toBe(viewers);
+  expect(statements.length / viewers).toBeLessThan(8);
 });
