@@ -36,7 +36,7 @@ const sentEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('note'), entry: noteEntry }),
   z.strictObject({ kind: z.literal('mark'), check: id, entry: markEntry }),
 ]);
-/** What happened in a class, in the order in which it happened: all of it is stored, or nothing. */
+/** What happened in a class, of each kind in the order in which it happened: all of it is stored, or nothing. */
 export const appendBody = z.strictObject({ events: z.array(sentEvent).min(1).max(500) });
 export type SentEvent = z.infer<typeof sentEvent>;
 

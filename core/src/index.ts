@@ -31,6 +31,7 @@ export {
   signEvent,
   type UnsignedEvent,
   withEvents,
+  withNewest,
 } from './class/events.ts';
 export type { Body } from './couple/body-track.ts';
 export { findWoundArms } from './couple/check-couple.ts';

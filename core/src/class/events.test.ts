@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Log, Mark } from '../model/document.ts';
-import { type ClassEvent, type Happenings, signEvent, withEvents } from './events.ts';
+import { type ClassEvent, type Happenings, signEvent, withEvents, withNewest } from './events.ts';
 
 const AT = '2026-03-09T19:20:00Z';
 const log = (id: string): Log => ({
@@ -51,6 +51,31 @@ describe('what is known with events', () => {
         expect(new Set(ids)).toEqual(new Set(events.map(({ entry }) => entry.id)));
       }),
       { seed: 71, numRuns: 100 },
+    );
+  });
+});
+
+describe('the newest as the server has them', () => {
+  const logs = (...ids: string[]): ClassEvent[] => ids.map(id => ({ kind: 'log', entry: log(id) }));
+  const idsOf = (known: Happenings) => known.logs.map(({ id }) => id);
+  const known = withEvents(NOTHING, logs('a'));
+
+  test('an own entry that arrived after that of somebody else stands after it', () => {
+    const withOwn = withEvents(known, logs('own'));
+    expect(idsOf(withNewest(withOwn, logs('other', 'own')))).toEqual(['a', 'other', 'own']);
+    expect(idsOf(withNewest(withOwn, logs('own', 'other')))).toEqual(['a', 'own', 'other']);
+  });
+
+  test('whoever put down what, and whatever of it is here already, all come to have the same', () => {
+    fc.assert(
+      fc.property(fc.subarray(['a', 'b', 'c', 'd', 'e']), fc.nat({ max: 5 }), (own, cut) => {
+        const stream = logs('a', 'b', 'c', 'd', 'e');
+        const before = withEvents(NOTHING, logs(...own));
+        const inParts = withNewest(withNewest(before, stream.slice(0, cut)), stream.slice(cut));
+        expect(idsOf(inParts)).toEqual(['a', 'b', 'c', 'd', 'e']);
+        expect(withNewest(inParts, stream)).toBe(inParts);
+      }),
+      { seed: 72, numRuns: 100 },
     );
   });
 });

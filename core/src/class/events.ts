@@ -57,22 +57,51 @@ export function lessonOfEvent(event: UnsignedEvent): number | undefined {
 }
 
 /**
- * What is known with these events: each at the end of the list of its kind, once; those whose list is not told here are
- * left out. Nothing new: the same object. Linear in the entries and the events.
+ * What is known with these events: each that is not there yet comes to the end of the list of its kind; those whose list is
+ * not told here are left out. Nothing new: the same object. Linear in the entries and the events.
  */
 export function withEvents<Known extends Partial<Happenings>>(
   known: Known,
   events: readonly ClassEvent[],
 ): Known {
-  const added: Partial<Record<keyof Happenings, ClassEvent['entry'][]>> = {};
-  for (const kind of Object.keys(EVENT_LISTS) as ClassEventKind[]) {
-    const list = EVENT_LISTS[kind];
-    const ofKind = events.filter(event => event.kind === kind);
-    const before: readonly ClassEvent['entry'][] | undefined = known[list];
-    if (ofKind.length === 0 || before === undefined) continue;
+  return withLists(known, events, (before, entries) => {
     const there = new Set(before.map(({ id }) => id));
-    const fresh = ofKind.filter(({ entry }) => !there.has(entry.id) && there.add(entry.id));
-    if (fresh.length > 0) added[list] = [...before, ...fresh.map(({ entry }) => entry)];
+    const fresh = entries.filter(({ id }) => !there.has(id) && there.add(id));
+    return fresh.length === 0 ? before : [...before, ...fresh];
+  });
+}
+
+/**
+ * What is known with the newest events as the server has them: also what was there already comes to stand in their order,
+ * so that all who look have the same. Nothing new: the same object. Linear in the entries and the events.
+ */
+export function withNewest<Known extends Partial<Happenings>>(
+  known: Known,
+  events: readonly ClassEvent[],
+): Known {
+  return withLists(known, events, (before, entries) => {
+    const ids = entries.map(({ id }) => id);
+    const last = before.slice(-ids.length);
+    if (last.length === ids.length && last.every(({ id }, index) => id === ids[index])) return before;
+    const moved = new Set(ids);
+    return [...before.filter(({ id }) => !moved.has(id)), ...entries];
+  });
+}
+
+type Entries = readonly ClassEvent['entry'][];
+
+function withLists<Known extends Partial<Happenings>>(
+  known: Known,
+  events: readonly ClassEvent[],
+  join: (before: Entries, entries: Entries) => Entries,
+): Known {
+  const changed: Partial<Record<keyof Happenings, Entries>> = {};
+  for (const kind of Object.keys(EVENT_LISTS) as ClassEventKind[]) {
+    const before: Entries | undefined = known[EVENT_LISTS[kind]];
+    const entries = events.filter(event => event.kind === kind).map(({ entry }) => entry);
+    if (before === undefined || entries.length === 0) continue;
+    const after = join(before, entries);
+    if (after !== before) changed[EVENT_LISTS[kind]] = after;
   }
-  return Object.keys(added).length === 0 ? known : { ...known, ...added };
+  return Object.keys(changed).length === 0 ? known : { ...known, ...changed };
 }

@@ -52,6 +52,17 @@ test('what came after is added where it belongs, by one request that says what i
   expect(client.getQueryData(keys.check(CLASS, 'other'))).toBeUndefined();
 });
 
+test('what was put down here stands where the server has it, also behind what somebody else put down before', async () => {
+  const { queryKey } = sectionQuery(CLASS);
+  client.setQueryData<SectionAnswer>(
+    queryKey,
+    known => known && { ...known, logs: [...known.logs, log('own').entry] as SectionAnswer['logs'] },
+  );
+  answer({ events: [log('other'), log('own')], seq: 9, isAll: true });
+  await readSince(client, CLASS, 9);
+  expect(idsOf(section()?.logs)).toEqual(['a', 'other', 'own']);
+});
+
 test('what is known already is not asked for, and two who hear of it at once ask once', async () => {
   answer({ events: [log('b')], seq: 9, isAll: true });
   expect(await readSince(client, CLASS, 7)).toBe(true);

@@ -1,5 +1,5 @@
 import type { CheckAnswer, SectionAnswer, SinceAnswer } from '@map-step/contract';
-import { withEvents } from '@map-step/core';
+import { withNewest } from '@map-step/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 import { keys, sectionQuery } from './course-queries.ts';
@@ -39,7 +39,7 @@ export async function readSince(client: QueryClient, id: string, seq: number): P
 function addEvents(client: QueryClient, id: string, { events, seq }: SinceAnswer): void {
   client.setQueryData<SectionAnswer>(
     sectionQuery(id).queryKey,
-    known => known && { ...withEvents(known, events), seq: Math.max(known.seq, seq) },
+    known => known && { ...withNewest(known, events), seq: Math.max(known.seq, seq) },
   );
   const marks = events.filter(event => event.kind === 'mark');
   for (const check of new Set(marks.map(mark => mark.check)))
@@ -48,7 +48,7 @@ function addEvents(client: QueryClient, id: string, { events, seq }: SinceAnswer
       known =>
         known && {
           ...known,
-          body: withEvents(
+          body: withNewest(
             known.body,
             marks.filter(mark => mark.check === check),
           ),
