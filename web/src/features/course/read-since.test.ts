@@ -71,6 +71,19 @@ test('what is known already is not asked for, and two who hear of it at once ask
   expect(asked.length).toBe(1);
 });
 
+test('who hears of an event while an older question is on its way asks once more', async () => {
+  answer({ events: [log('b')], seq: 8, isAll: true }, { events: [log('c')], seq: 9, isAll: true });
+  await Promise.all([readSince(client, CLASS, 8), readSince(client, CLASS, 9)]);
+  expect(asked.map(address => address.split('=')[1])).toEqual(['7', '8']);
+  expect(idsOf(section()?.logs)).toEqual(['a', 'b', 'c']);
+});
+
+test('an event that is not there any more is not asked for without end', async () => {
+  answer({ events: [], seq: 7, isAll: true });
+  expect(await readSince(client, CLASS, 9)).toBe(true);
+  expect(asked.length).toBe(1);
+});
+
 test('more than one answer tells is asked for in turn', async () => {
   answer({ events: [log('b')], seq: 8, isAll: false }, { events: [log('b'), log('c')], seq: 9, isAll: true });
   await readSince(client, CLASS, 9);

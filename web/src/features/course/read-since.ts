@@ -31,8 +31,8 @@ export async function readSince(client: QueryClient, id: string, seq: number): P
       .catch(() => undefined);
     if (!since) return false;
     addEvents(client, id, since);
-    // What is not meant for this person is not told, and does not come however often it is asked for.
-    if (since.isAll) return true;
+    // An answer that somebody else had asked for may end before the event: it is asked for again, unless nothing came at all.
+    if (since.seq === known.seq) return true;
   }
 }
 
