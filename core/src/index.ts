@@ -5,6 +5,7 @@ export {
   TOLERANCE,
   weightedKappa,
 } from './check/agreement.ts';
+export { averageMark } from './check/average-mark.ts';
 export { checkCandidates, newestCheck } from './check/candidates.ts';
 export {
   type ItemResult,
@@ -19,13 +20,15 @@ export { type Forecast, forecastLevel } from './check/forecast.ts';
 export { markingShare, SHARED_STUDENTS } from './check/marking-share.ts';
 export { openSecondLooks, partnersSeen, type SecondLook } from './check/observations.ts';
 export { type Candidate, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
-export { averageMark, type Cell, cellKey, standingMarks } from './check/standing-marks.ts';
 export { studentWords } from './check/student-words.ts';
+export { type ClassPlan, MEND_BUDGET, planClass } from './class/class-plan.ts';
+export { type Contradiction, findContradictions, type Witnessed } from './class/contradictions.ts';
 export {
   type ClassEvent,
   type ClassEventKind,
   type EntryOf,
   EVENT_LISTS,
+  endingWith,
   type Happenings,
   lessonOfEvent,
   signEvent,
@@ -33,6 +36,18 @@ export {
   withEvents,
   withNewest,
 } from './class/events.ts';
+export { membersOn } from './class/members.ts';
+export { missedFigures } from './class/missed.ts';
+export {
+  type ClassProgress,
+  type ClassSoFar,
+  classProgress,
+  lessonsBehind,
+  lessonsOver,
+  shakyFigures,
+} from './class/progress.ts';
+export { isOnStaff, ownLessons } from './class/staff.ts';
+export { type Cell, cellKey, standingLogs, standingMarks, standingNotes } from './class/standing.ts';
 export type { Body } from './couple/body-track.ts';
 export { findWoundArms } from './couple/check-couple.ts';
 export { type CoupleNumbers, coupleOnFloor, describeCouple } from './couple/describe-couple.ts';
@@ -40,6 +55,29 @@ export { findMend, makeStepKeep } from './couple/mend.ts';
 export { readFigure } from './couple/read-figure.ts';
 export { type DanceRoutes, type FigureRoute, figureRoute } from './couple/routes.ts';
 export type { CouplePose } from './couple/together.ts';
+export {
+  beginEvening,
+  type Evening,
+  leftInBlock,
+  lengthen,
+  minutesAsItStands,
+  nextBlock,
+  pause,
+  presentBlock,
+  resume,
+  takenIn,
+} from './evening/evening.ts';
+export { type EveningByLog, eveningByLog } from './evening/evening-by-log.ts';
+export { type LearnedRatio, learnRatios, type TaughtFigure } from './evening/learned-minutes.ts';
+export { partnersIn, type Round } from './evening/rotation.ts';
+export {
+  type BlockKind,
+  type LessonBlock,
+  type LessonLayer,
+  type RunningOrder,
+  runningOrder,
+} from './evening/running-order.ts';
+export { figuresForSong, type SongFit, tempoOfTaps } from './evening/songs.ts';
 export { type Closure, figureClosure } from './floor/closure.ts';
 export { type Footfall, figurePath, HALF_STANCE, type Point, type Track } from './floor/path.ts';
 export {
@@ -61,7 +99,6 @@ export {
   readField,
   reverseChanges,
 } from './history/changes.ts';
-export { type Contradiction, findContradictions, type Witnessed } from './history/contradictions.ts';
 export { type CsvFault, type CsvRow, readCsv, writeCsv } from './interchange/csv.ts';
 export { type FileFault, isBrokenText, readDocument, readJson, readShape } from './interchange/read-json.ts';
 export { renamePerson } from './interchange/rename-person.ts';
@@ -115,53 +152,6 @@ export {
 } from './interchange/tables.ts';
 export { writeDocument } from './interchange/write-json.ts';
 export { writeSheetSvg } from './interchange/write-svg.ts';
-export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf, cautionsWithCodes } from './lesson/cautions.ts';
-export { type ClassPlan, MEND_BUDGET, planClass } from './lesson/class-plan.ts';
-export {
-  beginEvening,
-  type Evening,
-  leftInBlock,
-  lengthen,
-  minutesAsItStands,
-  nextBlock,
-  pause,
-  presentBlock,
-  resume,
-  takenIn,
-} from './lesson/evening.ts';
-export { type EveningByLog, eveningByLog } from './lesson/evening-by-log.ts';
-export { draftRecaps, type FinishedLesson } from './lesson/finish-lesson.ts';
-export {
-  promisedInRecap,
-  type RecapSection,
-  sectionsMissing,
-  withSection,
-  withSentence,
-} from './lesson/into-recap.ts';
-export { type LearnedRatio, learnRatios, type TaughtFigure } from './lesson/learned-minutes.ts';
-export { membersOn } from './lesson/members.ts';
-export { missedFigures } from './lesson/missed.ts';
-export {
-  type ClassProgress,
-  type ClassSoFar,
-  classProgress,
-  lessonsBehind,
-  lessonsOver,
-  shakyFigures,
-  standingLogs,
-} from './lesson/progress.ts';
-export { draftRecap } from './lesson/recap-draft.ts';
-export { partnersIn, type Round } from './lesson/rotation.ts';
-export {
-  type BlockKind,
-  type LessonBlock,
-  type LessonLayer,
-  type RunningOrder,
-  runningOrder,
-} from './lesson/running-order.ts';
-export { type ShotList, shotList, type Take } from './lesson/shot-list.ts';
-export { figuresForSong, type SongFit, standingNotes, tempoOfTaps } from './lesson/songs.ts';
-export { isOnStaff, ownLessons } from './lesson/staff.ts';
 export { checkDocument, type DocumentCheck } from './library/check-document.ts';
 export { type BrokenFigure, checkFirstEntry, figuresBrokenBy } from './library/check-entry.ts';
 export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
@@ -377,6 +367,17 @@ export {
   printBlock,
   readBlock,
 } from './recap/blocks.ts';
+export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf, cautionsWithCodes } from './recap/cautions.ts';
+export { draftRecap } from './recap/draft.ts';
+export { draftRecaps, type FinishedLesson } from './recap/draft-recaps.ts';
+export {
+  promisedInRecap,
+  type RecapSection,
+  sectionsMissing,
+  withSection,
+  withSentence,
+} from './recap/into-recap.ts';
+export { type ShotList, shotList, type Take } from './recap/shot-list.ts';
 export { countOf, labelOf, markCount, otherSchools, stepCount } from './steps/counts.ts';
 export {
   freeFootBefore,

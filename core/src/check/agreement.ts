@@ -1,8 +1,9 @@
 // Do two markers mean the same by the same mark? Quadratic-weighted kappa (J. Cohen, Psychological Bulletin 70, 1968) over
 // the cells that both marked, and the mean difference with a percentile bootstrap over students (B. Efron, 1979).
+
+import { standingMarks } from '../class/standing.ts';
 import type { Layer, Mark } from '../model/document.ts';
 import { createRandom } from '../model/random.ts';
-import { standingMarks } from './standing-marks.ts';
 
 export interface Agreement {
   readonly a: string;

@@ -1,4 +1,4 @@
-import { membersOn } from '../lesson/members.ts';
+import { membersOn } from '../class/members.ts';
 import type { Check, Section } from '../model/document.ts';
 import type { Candidate } from './readiness.ts';
 

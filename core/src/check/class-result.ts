@@ -1,7 +1,8 @@
+import { cellKey, standingMarks } from '../class/standing.ts';
 import type { Layer, Mark } from '../model/document.ts';
+import { averageMark } from './average-mark.ts';
 import { type Criterion, layersFor } from './criteria.ts';
 import type { Candidate, Readiness } from './readiness.ts';
-import { averageMark, cellKey, standingMarks } from './standing-marks.ts';
 
 export interface ItemResult {
   readonly pattern: string;

@@ -1,7 +1,8 @@
 // What markers say beside a mark: who danced with whom, which quality is meant, a remark, a second look that is asked for.
+
+import { cellKey, standingMarks } from '../class/standing.ts';
 import type { Mark } from '../model/document.ts';
 import type { Candidate } from './readiness.ts';
-import { cellKey, standingMarks } from './standing-marks.ts';
 
 /** A mark whose marker asks that somebody else looks too. */
 export interface SecondLook {

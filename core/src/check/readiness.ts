@@ -1,6 +1,7 @@
+import { cellKey, standingMarks } from '../class/standing.ts';
 import type { Layer, Mark, Role } from '../model/document.ts';
+import { averageMark } from './average-mark.ts';
 import { type Criterion, layersFor } from './criteria.ts';
-import { averageMark, cellKey, standingMarks } from './standing-marks.ts';
 
 export interface Candidate {
   readonly student: string;

@@ -79,13 +79,19 @@ export function withNewest<Known extends Partial<Happenings>>(
   known: Known,
   events: readonly ClassEvent[],
 ): Known {
-  return withLists(known, events, (before, entries) => {
-    const ids = entries.map(({ id }) => id);
-    const last = before.slice(-ids.length);
-    if (last.length === ids.length && last.every(({ id }, index) => id === ids[index])) return before;
-    const moved = new Set(ids);
-    return [...before.filter(({ id }) => !moved.has(id)), ...entries];
-  });
+  return withLists(known, events, endingWith);
+}
+
+/** A list that ends with these entries, each once; the same list when it does so already. Linear in both. */
+export function endingWith<Entry extends { readonly id: string }>(
+  before: readonly Entry[],
+  entries: readonly Entry[],
+): readonly Entry[] {
+  const ids = entries.map(({ id }) => id);
+  const last = before.slice(before.length - ids.length);
+  if (last.length === ids.length && last.every(({ id }, index) => id === ids[index])) return before;
+  const moved = new Set(ids);
+  return [...before.filter(({ id }) => !moved.has(id)), ...entries];
 }
 
 type Entries = readonly ClassEvent['entry'][];

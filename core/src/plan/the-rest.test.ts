@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { lessonsOver } from '../lesson/progress.ts';
+import { lessonsOver } from '../class/progress.ts';
 import { openLibrary } from '../library/library.ts';
 import type { PatternKind } from '../model/document.ts';
 import { course, figure, studio } from '../test/studio.ts';

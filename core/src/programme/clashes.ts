@@ -1,7 +1,7 @@
 // Two classes in one room, or one person in two classes, at the same time. A sweep over all evenings in order:
 // n log n in the evenings, and what overlaps.
 
-import { isOnStaff } from '../lesson/staff.ts';
+import { isOnStaff } from '../class/staff.ts';
 import { daysBetween } from '../model/days.ts';
 import type { Section } from '../model/document.ts';
 

@@ -1,16 +1,7 @@
 import { expect, test } from 'vitest';
-import type { Log } from '../model/document.ts';
+import { log } from '../test/log.ts';
 import { classStanding } from './standing.ts';
 
-const log = (lesson: number, pattern: string, result: Log['result'] = 'solid'): Log => ({
-  id: `${lesson}-${pattern}`,
-  section: 'monday',
-  lesson,
-  pattern,
-  result,
-  by: 'ana',
-  at: `2026-03-0${lesson}T20:00:00Z`,
-});
 const dates = ['2026-03-02', '2026-03-09', '2026-03-16', '2026-03-23'];
 const plan = { basic: 1, wrap: 2, turn: 3 };
 const recap = (lesson: number, isPublished = true) => ({ lesson, isPublished });

@@ -1,4 +1,4 @@
-import { type ClassProgress, classProgress } from '../lesson/progress.ts';
+import { type ClassProgress, classProgress } from '../class/progress.ts';
 import { addDays } from '../model/days.ts';
 import type { Log, Recap, Section } from '../model/document.ts';
 import type { Placed } from '../plan/problem.ts';

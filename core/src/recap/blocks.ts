@@ -1,12 +1,12 @@
 // Blocks of a recap that are drawn from a figure: a line of their own such as `{{sheet: wrap}}`. While a text is a draft
 // they are as the figure is; what is published has them as they were that moment.
 import { writeSheetSvg } from '../interchange/write-svg.ts';
-import { countedBy } from '../lesson/recap-figure.ts';
 import type { Library } from '../library/library.ts';
 import { comparisonInWords } from '../likeness/compare.ts';
 import { toldBeside } from '../likeness/told-beside.ts';
 import type { Studio } from '../model/document.ts';
 import type { Figure } from '../steps/figure.ts';
+import { countedBy } from './figure-telling.ts';
 import { writeCoupleSvg } from './write-couple-svg.ts';
 import { writePathSvg } from './write-path-svg.ts';
 

@@ -30,6 +30,18 @@ afterAll(async () => {
   await server.close();
 });
 
+async function newStudio(): Promise<{ readonly studio: string; readonly director: TestPerson }> {
+  const studio = randomUUID();
+  await addStudio(server.database, studio, demoStudio());
+  const director = await beginTestSession(server, {
+    id: 'ottilie-marsh',
+    name: '',
+    role: 'director',
+    studio,
+  });
+  return { studio, director };
+}
+
 const rooms = (count: number, prefix: string) =>
   Array.from({ length: count }, (_, index) => ({
     id: `${prefix}-${index}`,
@@ -94,25 +106,20 @@ test('a job whose server died is done by another, and the run that died cannot e
 });
 
 test('a job that waits can be stopped and is then never begun', async () => {
+  // In a studio that nothing queued: no server takes the job before it is stopped.
+  const { studio, director } = await newStudio();
   const id = randomUUID();
-  await server.database.inStudio(server.studioId, scope =>
+  await server.database.inStudio(studio, scope =>
     jobStore(scope).add(id, { kind: 'import', person: 'ottilie-marsh', input: '{}' }),
   );
-  const { body } = await ottilie.call('job.stop', { params: { job: id } });
+  const { body } = await director.call('job.stop', { params: { job: id } });
   expect(body.state).toBe('stopped');
-  const begun = await server.database.inStudio(server.studioId, scope => jobStore(scope).beginNext());
+  const begun = await server.database.inStudio(studio, scope => jobStore(scope).beginNext());
   expect(begun).toBe(undefined);
 });
 
 test('a long import of one studio does not keep another from importing', async () => {
-  const otherId = randomUUID();
-  await addStudio(server.database, otherId, demoStudio());
-  const neighbour = await beginTestSession(server, {
-    id: 'ottilie-marsh',
-    name: '',
-    role: 'director',
-    studio: otherId,
-  });
+  const { director: neighbour } = await newStudio();
   const slow = [];
   for (const prefix of ['slow', 'slower', 'slowest']) {
     const text = file({ rooms: rooms(9000, prefix) });

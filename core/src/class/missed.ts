@@ -1,5 +1,5 @@
 import type { Attendance, Log } from '../model/document.ts';
-import { standingLogs } from './progress.ts';
+import { standingLogs } from './standing.ts';
 
 /**
  * The figures that each student lacks: danced by the class in lessons in which the student was noted as away, and in none

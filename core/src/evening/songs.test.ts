@@ -1,8 +1,7 @@
 import { expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
-import type { LessonNote } from '../model/document.ts';
 import { figure, studio } from '../test/studio.ts';
-import { figuresForSong, standingNotes, tempoOfTaps } from './songs.ts';
+import { figuresForSong, tempoOfTaps } from './songs.ts';
 
 const triples = {
   rhythm: '1&2 3&4',
@@ -43,13 +42,4 @@ test('taps half a second apart are 120; a long gap begins anew; three say nothin
   expect(tempoOfTaps([0, 500, 1000, 1500])).toBe(120);
   expect(tempoOfTaps([0, 300, 9000, 9500, 10_000, 10_500])).toBe(120);
   expect(tempoOfTaps([0, 500, 1000])).toBeUndefined();
-});
-
-test('of what was noted stands what nothing replaces; an empty text takes back', () => {
-  const note = (id: string, text: string, replaces?: string): LessonNote => ({
-    ...{ id, section: 's', lesson: 1, kind: 'note', text, by: 'p', at: '2026-01-01T10:00:00Z' },
-    ...(replaces && { replaces }),
-  });
-  const notes = [note('a', 'one'), note('b', 'two'), note('c', 'better', 'a'), note('d', '', 'b')];
-  expect(standingNotes(notes).map(({ text }) => text)).toEqual(['better']);
 });

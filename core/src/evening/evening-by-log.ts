@@ -1,5 +1,5 @@
+import { standingLogs } from '../class/standing.ts';
 import type { Log, LogResult } from '../model/document.ts';
-import { standingLogs } from './progress.ts';
 
 /** What came of an evening, by its log. */
 export interface EveningByLog {

@@ -1,3 +1,6 @@
+import { missedFigures } from '../class/missed.ts';
+import { standingLogs, standingNotes, standingPresence } from '../class/standing.ts';
+import { type EveningByLog, eveningByLog } from '../evening/evening-by-log.ts';
 import { figureName, type Library } from '../library/library.ts';
 import type {
   Attendance,
@@ -10,12 +13,8 @@ import type {
   Studio,
 } from '../model/document.ts';
 import { hasWholeWords } from '../model/whole-words.ts';
-import { type EveningByLog, eveningByLog } from './evening-by-log.ts';
-import { missedFigures } from './missed.ts';
-import { standingLogs } from './progress.ts';
-import { countedBy, type FigureTelling, tellBegun, tellFigure } from './recap-figure.ts';
+import { countedBy, type FigureTelling, tellBegun, tellFigure } from './figure-telling.ts';
 import { seriesOrder } from './series-order.ts';
-import { standingNotes } from './songs.ts';
 
 export interface RecapSource {
   readonly studio: Studio;
@@ -183,7 +182,7 @@ function staffSection(source: RecapSource, { logs, begun, missed }: EveningByLog
   const { introduced, library, lesson, minutes = {}, attendance = [], students = [], notes = [] } = source;
   const name = (id: string) => figureName(library, id);
   const unlogged = introduced.filter(id => !logs.some(({ pattern }) => pattern === id));
-  const away = [...new Map(attendance.map(entry => [`${entry.lesson} ${entry.student}`, entry])).values()]
+  const away = standingPresence(attendance)
     .filter(entry => entry.lesson === lesson && !entry.here)
     .map(({ student }) => student);
   const lacking = missedFigures(

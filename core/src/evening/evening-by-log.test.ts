@@ -1,13 +1,6 @@
 import { expect, test } from 'vitest';
-import type { Log } from '../model/document.ts';
+import { log } from '../test/log.ts';
 import { eveningByLog } from './evening-by-log.ts';
-
-let count = 0;
-const log = (lesson: number, pattern: string, result: Log['result']): Log => {
-  count += 1;
-  const id = `00000000-0000-4000-8000-${String(count).padStart(12, '0')}`;
-  return { id, section: 'monday', lesson, pattern, result, by: 'ana', at: `2026-03-0${lesson}T19:00:00Z` };
-};
 
 test.each([
   ['not reached before', 'not-reached', ['wrap']],

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
-import type { Attendance, Log } from '../model/document.ts';
+import type { Attendance } from '../model/document.ts';
+import { log } from '../test/log.ts';
 import { missedFigures } from './missed.ts';
 
 let count = 0;
@@ -7,11 +8,6 @@ const entry = (lesson: number) => {
   count += 1;
   return { id: `id-${count}`, section: 's', lesson, by: 'p', at: `2026-01-0${lesson}T10:00:00Z` };
 };
-const log = (lesson: number, pattern: string, result: Log['result'] = 'solid'): Log => ({
-  ...entry(lesson),
-  pattern,
-  result,
-});
 const seen = (lesson: number, student: string, here: boolean): Attendance => ({
   ...entry(lesson),
   ...{ student, here, role: 'lead' },

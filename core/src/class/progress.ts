@@ -1,17 +1,5 @@
 import type { Log, Recap } from '../model/document.ts';
-
-/** The log entries of a class that stand: those that no later entry replaces, the newest per lesson and figure. */
-export function standingLogs(logs: readonly Log[]): readonly Log[] {
-  const replaced = new Set(logs.flatMap(({ replaces }) => replaces ?? []));
-  const newest = new Map<string, Log>();
-  for (const log of logs) {
-    if (replaced.has(log.id)) continue;
-    const key = `${log.lesson} ${log.pattern}`;
-    const other = newest.get(key);
-    if (!other || other.at <= log.at) newest.set(key, log);
-  }
-  return [...newest.values()];
-}
+import { standingLogs } from './standing.ts';
 
 /**
  * How many lessons a class has behind it: up to the last with a recap, and all before the newest logged one.

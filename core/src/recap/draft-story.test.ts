@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { planClass } from '../class/class-plan.ts';
 import { openLibrary } from '../library/library.ts';
 import type { Attendance, LessonNote, Log, LogResult, Pattern } from '../model/document.ts';
 import { canFollow } from '../steps/links.ts';
 import { course, figure, studio } from '../test/studio.ts';
-import { planClass } from './class-plan.ts';
-import { draftRecaps } from './finish-lesson.ts';
+import { draftRecaps } from './draft-recaps.ts';
 import { seriesOrder } from './series-order.ts';
 
 const FIGURES: readonly Pattern[] = Array.from({ length: 6 }, (_, index) =>

@@ -1,9 +1,9 @@
+import { planClass } from '../class/class-plan.ts';
+import { orderByHold } from '../evening/hold-order.ts';
 import type { Library } from '../library/library.ts';
 import type { Attendance, Audience, Course, LessonNote, Log, Recap, Studio } from '../model/document.ts';
 import type { Placed } from '../plan/problem.ts';
-import { planClass } from './class-plan.ts';
-import { orderByHold } from './hold-order.ts';
-import { draftRecap } from './recap-draft.ts';
+import { draftRecap } from './draft.ts';
 
 export interface FinishedLesson {
   readonly studio: Studio;

@@ -1,12 +1,6 @@
 import type { Library } from '../library/library.ts';
-import type { LessonNote, Split } from '../model/document.ts';
+import type { Split } from '../model/document.ts';
 import { shortestStepMs } from '../timing/tempo.ts';
-
-/** What stands of what was noted: what nothing replaces, without what was taken back. */
-export function standingNotes(notes: readonly LessonNote[]): readonly LessonNote[] {
-  const replaced = new Set(notes.flatMap(({ replaces }) => replaces ?? []));
-  return notes.filter(({ id, text }) => !replaced.has(id) && text !== '');
-}
 
 export type SongFit =
   | { readonly pattern: string; readonly fit: 'suits' }

@@ -1,0 +1,77 @@
+import { describe, expect, test } from 'vitest';
+import { log } from '../test/log.ts';
+import { library, published, quay } from '../test/quay-course.ts';
+import { planClass } from './class-plan.ts';
+import { classProgress, lessonsBehind, shakyFigures } from './progress.ts';
+import { standingLogs } from './standing.ts';
+
+describe('what a class has behind it', () => {
+  test('a later entry stands in the place of the one it replaces', () => {
+    const first = log(1, 'walk', 'shaky');
+    const second = log(1, 'walk', 'solid', { replaces: first.id });
+    expect(standingLogs([second, first])).toEqual([second]);
+  });
+
+  test('a lesson is behind when it has a recap, or when a later one is logged', () => {
+    expect(lessonsBehind([log(1, 'walk', 'solid')], [])).toBe(0);
+    expect(lessonsBehind([log(1, 'walk', 'solid')], [{ lesson: 1 }])).toBe(1);
+    expect(lessonsBehind([log(3, 'walk', 'solid')], [])).toBe(2);
+  });
+
+  test('what was not reached is carried until it is reached', () => {
+    const missed = [log(1, 'walk', 'solid'), log(2, 'sway', 'not-reached')];
+    expect(classProgress(missed, [{ lesson: 2 }]).carried).toEqual(['sway']);
+    expect(classProgress([...missed, log(3, 'sway', 'touched')], [{ lesson: 3 }])).toEqual({
+      lessons: 3,
+      taught: { walk: 1, sway: 3 },
+      carried: [],
+      begun: ['sway'],
+    });
+  });
+
+  test('what was not reached goes to the next lesson; all else stays where it was', () => {
+    const events = {
+      logs: [log(1, 'walk', 'solid'), log(2, 'sway', 'not-reached')],
+      recaps: [{ lesson: 2 }],
+    };
+    const planned = planClass(library, quay, published, events);
+    expect(planned).toMatchObject({
+      ok: true,
+      value: { moved: ['sway'], answer: { placed: { walk: 1, sway: 3, wheel: 3 }, broken: [] } },
+    });
+  });
+
+  test('what was only touched comes back as new in the next lesson, with half its minutes, and is not reviewed there', () => {
+    const whole = planClass(library, quay, published, {
+      logs: [log(1, 'walk', 'solid')],
+      recaps: [{ lesson: 1 }],
+    });
+    const again = planClass(library, quay, published, {
+      logs: [log(1, 'walk', 'solid'), log(2, 'sway', 'touched')],
+      recaps: [{ lesson: 2 }],
+    });
+    const [before, after] = [whole, again].map(plan => (plan.ok ? plan.value.answer : undefined));
+    const full = before?.lessons[1]?.minutes['sway'] ?? 0;
+    expect(after?.placed['sway']).toBe(3);
+    expect(after?.lessons[2]?.minutes['sway']).toBe(Math.ceil(full / 2));
+    expect(after?.lessons[2]?.reviews.map(({ id }) => id)).not.toContain('sway');
+  });
+
+  test('a class that was taught as planned keeps the published plan', () => {
+    const planned = planClass(library, quay, published, {
+      logs: [log(1, 'walk', 'solid')],
+      recaps: [{ lesson: 1 }],
+    });
+    expect(planned).toMatchObject({ ok: true, value: { moved: [], answer: { placed: published } } });
+  });
+});
+
+test('a figure is shaky when it was so the last time, whatever it was before', () => {
+  const logs = [
+    log(1, 'walk', 'shaky'),
+    log(2, 'walk', 'solid'),
+    log(1, 'sway', 'solid'),
+    log(3, 'sway', 'shaky'),
+  ];
+  expect(shakyFigures(logs)).toEqual(['sway']);
+});
