@@ -35,6 +35,11 @@ export const IN_PATH = {
   token: z.strictObject({ token: z.string().regex(/^[\w-]{1,64}$/) }),
 };
 
+const event = z
+  .string()
+  .regex(/^\d{1,15}$/, 'expected the number of an event')
+  .transform(Number);
+
 export const IN_QUERY = {
   page: z.strictObject({ page: page.optional() }),
   material: z.strictObject({
@@ -47,12 +52,9 @@ export const IN_QUERY = {
       .optional(),
   }),
   /** The number of the newest event that is known. */
-  since: z.strictObject({
-    after: z
-      .string()
-      .regex(/^\d{1,15}$/, 'expected the number of an event')
-      .transform(Number),
-  }),
+  since: z.strictObject({ after: event }),
+  /** The same, where something is known. */
+  section: z.strictObject({ after: event.optional() }),
   /** Some weeks at most: a term on one page. */
   term: z.strictObject({ from: z.iso.date(), to: z.iso.date() }),
   /** `preview` only looks, `take` takes what the file changes; else what differs is refused. */

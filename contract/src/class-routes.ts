@@ -117,6 +117,7 @@ export const CLASS_ROUTES = {
     ...PATHS['section.read'],
     access: 'signed-in',
     params: IN_PATH.section,
+    query: IN_QUERY.section,
     tellsClass: 'class',
     answer: sectionAnswer,
   },

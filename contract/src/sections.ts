@@ -83,6 +83,8 @@ export const sectionAnswer = z.strictObject({
   recaps: list(recapAnswer),
   /** The number of its newest event, at the least; 0 when nothing has happened. */
   seq: count,
+  /** Logs, attendance and notes are only those that came after this event. Without it they are all there are. */
+  after: z.exactOptional(count),
 });
 export type SectionAnswer = z.output<typeof sectionAnswer>;
 

@@ -61,11 +61,11 @@ const MOST: Readonly<Record<keyof EventKinds, number>> = {
  * once however often it is sent, with another body it is refused.
  */
 export function eventStore<Kind extends keyof EventKinds>(scope: StudioScope, kind: Kind) {
-  const listJson = async (owner?: string, column = 'body') => {
+  const listJson = async (owner?: string, { column = 'body', after = 0 } = {}) => {
     const [row] = await scope.select<{ text: string }>(
       `SELECT ${listAsJson(column, 'seq')} FROM ${kind}
-       WHERE studio_id = $1 AND ($2::text IS NULL OR ${OWNER[kind]} = $2)`,
-      [owner ?? null],
+       WHERE studio_id = $1 AND ($2::text IS NULL OR ${OWNER[kind]} = $2) AND seq > $3`,
+      [owner ?? null, after],
     );
     return new JsonText<readonly EventKinds[Kind][]>(row?.text ?? '[]');
   };

@@ -51,7 +51,7 @@ function listChecks(scope: StudioScope, section: string): Promise<CheckListAnswe
 
 async function readCheck(scope: StudioScope, aggregate: Aggregate<Check>) {
   const answer = await tellVersioned(aggregate);
-  const marks = await eventStore(scope, 'marks').listJson(aggregate.id, "body - 'check'");
+  const marks = await eventStore(scope, 'marks').listJson(aggregate.id, { column: "body - 'check'" });
   return { ...answer, body: { ...answer.body, marks } };
 }
 

@@ -105,3 +105,24 @@ test('a mark among a hundred viewers costs each of them one request of less than
   expect(statements.filter(sql => sql.includes('FROM class_events')).length).toBe(viewers);
   expect(statements.length / viewers).toBeLessThan(8);
 });
+
+test('a class that is read again tells only what came after what is known; who may see less now is told all of that anew', async () => {
+  const [ottilie, bram] = [await server.person('ottilie-marsh'), await server.person('bram-okoro')];
+  const read = async (who: TestPerson, after?: number) =>
+    (
+      await who.call('section.read', {
+        params,
+        query: new URLSearchParams(after === undefined ? {} : { after: String(after) }),
+      })
+    ).body;
+  const whole = await read(ottilie);
+  const entry = log();
+  await bram.call('class.append', { params, body: eventsOf('log', entry) });
+  const again = await read(ottilie, whole.seq);
+  expect([again.after, again.attendance, again.notes]).toEqual([whole.seq, [], []]);
+  expect(again.logs.map(({ id }) => id)).toEqual([entry.id]);
+  expect(again.students).toEqual(whole.students);
+  const stranger = await read(await server.person('teo-vance'), whole.seq);
+  expect([stranger.after, stranger.students]).toEqual([undefined, []]);
+  expect(stranger.logs.length).toBe(whole.logs.length + 1);
+});

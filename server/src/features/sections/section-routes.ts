@@ -6,6 +6,7 @@ import { appendEvents } from './append-events.ts';
 import { enrolStudents } from './enrol.ts';
 import { listMissedLinks, tellMissed, withdrawMissed } from './missed-links.ts';
 import { publishRecap, readRecapDetail, revokeLinks, runRecapCommand } from './recap-service.ts';
+import { getSection, maySeeStudents } from './rights.ts';
 import { sectionAggregate } from './section-aggregate.ts';
 import { finishLesson, readSection } from './section-service.ts';
 import { readSince } from './since.ts';
@@ -22,7 +23,13 @@ export const sectionRoutes = [
     enrolStudents(scope, params.section, who.id, body),
   ),
   route('term.read', (scope, { query }) => readTerm(scope, query)),
-  route('section.read', (scope, { deps, params }) => readSection(scope, params.section, deps)),
+  route('section.read', async (scope, { deps, params, query, who }) => {
+    // What somebody may see no longer must not stay with them: then they are told all anew.
+    const isKnown =
+      query.after !== undefined &&
+      (await maySeeStudents(scope, await getSection(scope, params.section), { deps, who }));
+    return readSection(scope, params.section, deps, isKnown ? query.after : undefined);
+  }),
   route('section.document', (scope, { params }) => tellVersioned(sectionAggregate(scope, params.section))),
   route('section.command', (scope, { who, params, body }) =>
     runDocumentCommand(sectionAggregate(scope, params.section), who.id, body.command),

@@ -19,7 +19,13 @@ import { newestEvent } from './since.ts';
 
 export type ToldSection = Told<SectionAnswer> & { readonly section: Section };
 
-export async function readSection(scope: StudioScope, id: string, deps: Deps): Promise<ToldSection> {
+/** A class as it is; of what happened in it only what came after an event, when that is given. */
+export async function readSection(
+  scope: StudioScope,
+  id: string,
+  deps: Deps,
+  after?: number,
+): Promise<ToldSection> {
   const stored = await documentStore(scope, 'sections').find(id);
   if (!stored) throw new HttpFault('not-found', `There is no class "${id}" in this studio.`);
   const { body: section, version } = stored;
@@ -31,11 +37,12 @@ export async function readSection(scope: StudioScope, id: string, deps: Deps): P
     version,
     counts: countRoles(section, todayIn(deps, (await getStudio(scope)).timezone)),
     students: await documentStore(scope, 'students').listSome(ids),
-    logs: await eventStore(scope, 'logs').listJson(id),
-    attendance: await eventStore(scope, 'attendance').listJson(id),
-    notes: await eventStore(scope, 'notes').listJson(id),
+    logs: await eventStore(scope, 'logs').listJson(id, { after }),
+    attendance: await eventStore(scope, 'attendance').listJson(id, { after }),
+    notes: await eventStore(scope, 'notes').listJson(id, { after }),
     recaps: await listRecaps(scope, id, deps.now()),
     seq,
+    ...(after !== undefined && { after }),
   };
 }
 

@@ -1,5 +1,5 @@
 import type { Material, SectionAnswer } from '@map-step/contract';
-import type { Audience, Course, Placed } from '@map-step/core';
+import { type Audience, type Course, endingWith, type Placed } from '@map-step/core';
 import {
   hashKey,
   infiniteQueryOptions,
@@ -79,8 +79,26 @@ export function versionsQuery(id: string, version: number) {
 export function sectionQuery(id: string) {
   return queryOptions({
     queryKey: keys.section(id),
-    queryFn: () => call('section.read', { params: { section: id } }),
+    queryFn: async ({ client }) => {
+      const known = client.getQueryData<SectionAnswer>(keys.section(id));
+      const query = known && { after: known.seq };
+      return withKnown(
+        known,
+        await call('section.read', { params: { section: id }, ...(query && { query }) }),
+      );
+    },
   });
+}
+
+/** An answer that tells only what came after what is known, with what is known before it. */
+function withKnown(known: SectionAnswer | undefined, { after, ...answer }: SectionAnswer): SectionAnswer {
+  if (!known || after === undefined) return answer;
+  return {
+    ...answer,
+    logs: [...endingWith(known.logs, answer.logs)],
+    attendance: [...endingWith(known.attendance, answer.attendance)],
+    notes: [...endingWith(known.notes, answer.notes)],
+  };
 }
 
 /** Material is replaced as a whole when anything of it changes: each has a number of its own. */

@@ -112,3 +112,13 @@ test('where nothing is known, or nobody answers, all of it is read again', async
   await vi.waitFor(() => expect(isStale()).toBe(true));
   expect(await readSince(client, 'friday', 1)).toBe(false);
 });
+
+test('a class that is read again says what is known, and what came after comes to it', async () => {
+  answer({ after: 7, seq: 9, logs: [log('b').entry], attendance: [], notes: [], students: [] });
+  await client.fetchQuery({ ...sectionQuery(CLASS), staleTime: 0 });
+  expect(asked).toEqual(['/api/sections/monday?after=7']);
+  expect([idsOf(section()?.logs), section()?.seq]).toEqual([['a', 'b'], 9]);
+  answer({ seq: 9, logs: [log('b').entry], attendance: [], notes: [], students: [] });
+  await client.fetchQuery({ ...sectionQuery(CLASS), staleTime: 0 });
+  expect(idsOf(section()?.logs)).toEqual(['b']);
+});
