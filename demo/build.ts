@@ -41,6 +41,7 @@ function sectionRecaps(studio: StudioDocument, sectionId: string): Recap[] {
       lesson,
       audience,
       markdown: drafts[audience],
+      ...(drafts.promises.length > 0 && { promises: drafts.promises }),
       published: `${section.dates[lesson - 1]}T20:30:00Z`,
     }));
   });

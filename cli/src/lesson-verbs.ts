@@ -3,6 +3,7 @@ import {
   eveningByLog,
   openLibrary,
   placedOf,
+  type RecapDrafts,
   type StudioDocument,
   shotList,
 } from '@map-step/core';
@@ -10,7 +11,7 @@ import { readSoundStudio, readStudio } from './files.ts';
 import { type Arguments, takeWords, UsageError } from './usage.ts';
 
 /** The recaps of a lesson that a class has logged, for its students and its staff. */
-export function recap(args: Arguments) {
+export function recap(args: Arguments): RecapDrafts {
   const [file = '', sectionId = '', number = ''] = takeWords(args, 'FILE', 'SECTION', 'N');
   const { document, section, course, lesson } = findLesson(file, sectionId, number);
   const own = <Entry extends { readonly section: string; readonly lesson: number }>(

@@ -57,6 +57,8 @@ export const recapAnswer = z.strictObject({
   version,
   markdown: z.string(),
   /** When its text was published last. */
+  /** Figures that it says will come next. */
+  promises: list(id),
   published: instant.nullable(),
   /** True when the text is another one than what was published. */
   isChanged: z.boolean(),

@@ -369,9 +369,8 @@ export {
 } from './recap/blocks.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf, cautionsWithCodes } from './recap/cautions.ts';
 export { draftRecap } from './recap/draft.ts';
-export { draftRecaps, type FinishedLesson } from './recap/draft-recaps.ts';
+export { draftRecaps, type FinishedLesson, type RecapDrafts } from './recap/draft-recaps.ts';
 export {
-  promisedInRecap,
   type RecapSection,
   sectionsMissing,
   withSection,

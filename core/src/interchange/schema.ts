@@ -440,6 +440,7 @@ export const recap = z.strictObject({
   lesson,
   audience: z.enum(['students', 'staff']),
   markdown,
+  promises: maybe(list(id, 100)),
   published: maybe(instant),
   corrects: maybe(text),
 });

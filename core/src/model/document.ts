@@ -377,6 +377,8 @@ export interface Recap {
   readonly lesson: number;
   readonly audience: Audience;
   readonly markdown: string;
+  /** Figures that it says will come next. */
+  readonly promises?: readonly string[];
   readonly published?: string;
   readonly corrects?: string;
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { promisedInRecap, sectionsMissing, withSection, withSentence } from './into-recap.ts';
+import { sectionsMissing, withSection, withSentence } from './into-recap.ts';
 
 const recap = '# Quay 1\n\n## New: Wrap\n\nCounted **1 2 3**.\n\n## Next week\n\n- Basket\n';
 const sentence = 'Wrap: 1–2 as in Basic, 3 new.';
@@ -8,11 +8,6 @@ test('a sentence stands at the end of what is told of its figure', () => {
   expect(withSentence(recap, 'Wrap', sentence)).toBe(
     `# Quay 1\n\n## New: Wrap\n\nCounted **1 2 3**.\n\n${sentence}\n\n## Next week\n\n- Basket\n`,
   );
-});
-
-test('what a recap promises for next week is read from its last section', () => {
-  expect(promisedInRecap(recap)).toEqual(['Basket']);
-  expect(promisedInRecap('# Quay 1')).toEqual([]);
 });
 
 test('what a new draft tells besides is named by its heading, and goes before next week', () => {

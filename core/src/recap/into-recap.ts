@@ -12,12 +12,6 @@ export function withSentence(markdown: string, figure: string, sentence: string)
   return `${[before, sentence, lines.slice(at).join('\n')].filter(Boolean).join('\n\n')}\n`;
 }
 
-/** The lines that a recap's last section, what comes next week, promises; empty where it has none. */
-export function promisedInRecap(markdown: string): readonly string[] {
-  const [, , next = ''] = /(^|\n)## Next week\n([\s\S]*?)(?=\n#|$)/.exec(markdown) ?? [];
-  return next.split('\n').flatMap(line => /^[-*] (.+)/.exec(line.trim())?.[1] ?? []);
-}
-
 export interface RecapSection {
   /** `New: Wrap`. */
   readonly title: string;

@@ -84,13 +84,18 @@ test('bounds come in over rows that break them: what is sound stays, what is not
   await query(inject('databaseUrl'), `DROP DATABASE ${old} WITH (FORCE)`);
 });
 
+const RECAP = `INSERT INTO recaps (studio_id, section_id, lesson, audience, version, markdown) VALUES
+  ('${STUDIO}', 'monday', 1, 'students', 1, E'# One\n\n## New: Walk\n\n## Next week\n\n- Turn\n- Walk\n- Tea\n\n## Bye\n\n- Walk\n')`;
+
 /** Of each kind two entries, received in turn. */
 const FOUR_LISTS = `
   INSERT INTO studios (id, slug, body) VALUES ('${STUDIO}', 'one', '{"name": "One"}');
   INSERT INTO dances (studio_id, id, position, body) VALUES ('${STUDIO}', 'waltz', 0, '{"id": "waltz"}');
-  INSERT INTO patterns (studio_id, id, position, body) VALUES ('${STUDIO}', 'walk', 0, '{"id": "walk", "dance": "waltz"}');
+  INSERT INTO patterns (studio_id, id, position, body) VALUES ('${STUDIO}', 'walk', 0, '{"id": "walk", "dance": "waltz", "name": "Walk"}');
+  INSERT INTO patterns (studio_id, id, position, body) VALUES ('${STUDIO}', 'turn', 1, '{"id": "turn", "dance": "waltz", "name": "Turn"}');
+  INSERT INTO patterns (studio_id, id, position, body) VALUES ('${STUDIO}', 'other', 2, '{"id": "other", "dance": "waltz", "name": "Turn"}');
   INSERT INTO students (studio_id, id, position, body) VALUES ('${STUDIO}', 'ida', 0, '{"id": "ida"}');
-  INSERT INTO courses (studio_id, id, position, body) VALUES ('${STUDIO}', 'one', 0, '{"id": "one", "lessons": []}');
+  INSERT INTO courses (studio_id, id, position, body) VALUES ('${STUDIO}', 'one', 0, '{"id": "one", "lessons": [], "items": [{"pattern": "walk"}, {"pattern": "turn"}]}');
   INSERT INTO sections (studio_id, id, position, body) VALUES ('${STUDIO}', 'monday', 0, '{"id": "monday", "course": "one", "dates": [], "students": []}');
   INSERT INTO checks (studio_id, id, position, body)
     VALUES ('${STUDIO}', 'final', 0, '{"id": "final", "section": "monday"}');
@@ -116,6 +121,7 @@ test('four lists become one stream: in the order in which they were received, an
   const before = openDatabase(oldUrl);
   await before.migrate('0013-doors');
   await query(oldUrl, FOUR_LISTS);
+  await query(oldUrl, RECAP);
   await before.migrate();
   await before.close();
   const one = { section: 'monday', at: '2026-' };
@@ -137,6 +143,7 @@ test('four lists become one stream: in the order in which they were received, an
   const listed = ['logs', 'attendance', 'notes', 'marks'].map(
     view => `SELECT count(*)::integer AS n FROM ${view}`,
   );
+  expect(await query(oldUrl, 'SELECT promises FROM recaps')).toEqual([{ promises: ['turn', 'walk'] }]);
   expect(await query(oldUrl, listed.join(' UNION ALL '))).toEqual([{ n: 2 }, { n: 2 }, { n: 2 }, { n: 2 }]);
   await query(inject('databaseUrl'), `DROP DATABASE ${old} WITH (FORCE)`);
 });

@@ -13,6 +13,7 @@ import { NOTES } from './migrations/0011-notes.ts';
 import { CORRECTIONS } from './migrations/0012-corrections.ts';
 import { DOORS } from './migrations/0013-doors.ts';
 import { CLASS_EVENTS } from './migrations/0014-class-events.ts';
+import { PROMISES } from './migrations/0015-promises.ts';
 
 export interface Migration {
   readonly name: string;
@@ -40,4 +41,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0012-corrections', CORRECTIONS),
   sql('0013-doors', DOORS),
   sql('0014-class-events', CLASS_EVENTS),
+  sql('0015-promises', PROMISES),
 ];

@@ -47,6 +47,7 @@ export class RecapRow extends Model {
   declare audience: 'students' | 'staff';
   declare version: number;
   declare markdown: string;
+  declare promises: readonly string[];
   declare publishedAt: Date | null;
   /** The text as it was published last. */
   declare publishedMarkdown: string | null;
@@ -221,6 +222,7 @@ export function defineModels(sequelize: Sequelize): Models {
         audience: key(TEXT),
         version: INTEGER,
         markdown: TEXT,
+        promises: JSONB,
         publishedAt: DATE,
         publishedMarkdown: TEXT,
         publishedFrozen: TEXT,

@@ -131,16 +131,19 @@ export function mondayClass(keep: ClassContent['keep']): ClassContent {
     logs: own(demoStudio.logs),
     attendance: own(demoStudio.attendance),
     notes: own(demoStudio.notes),
-    recaps: own(demoStudio.recaps).map(({ section: of, lesson, audience, markdown, published = null }) => ({
-      section: of,
-      lesson,
-      audience,
-      markdown,
-      version: 1,
-      published,
-      isChanged: false,
-      links: 0,
-    })),
+    recaps: own(demoStudio.recaps).map(
+      ({ section: of, lesson, audience, markdown, promises = [], published = null }) => ({
+        section: of,
+        lesson,
+        audience,
+        markdown,
+        promises: [...promises],
+        version: 1,
+        published,
+        isChanged: false,
+        links: 0,
+      }),
+    ),
   };
   const plan = planClass(library, course, placedOf(course), answer);
   return { section: answer, waiting: [], keep, classPlan: plan.ok ? plan.value : undefined };

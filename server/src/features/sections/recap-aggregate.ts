@@ -36,11 +36,12 @@ export function recapAggregate(scope: StudioScope, key: RecapKey, now: Date): Ag
       return found ? { body: bodyOf(found), version: found.version } : undefined;
     },
     save: async ({ markdown, published }, seen) => {
-      const [changed] = await scope.models.recaps.update(
-        { markdown, publishedAt: published ?? null, version: seen + 1 },
-        scope.where({ sectionId: section, lesson, audience, version: seen }),
+      const changed = await scope.select(
+        `UPDATE recaps SET markdown = $5, published_at = $6, version = version + 1, promises = ${STILL_PROMISED}
+         WHERE studio_id = $1 AND section_id = $2 AND lesson = $3 AND audience = $4 AND version = $7 RETURNING version`,
+        [section, lesson, audience, markdown, published ?? null, seen],
       );
-      return changed === 1;
+      return changed.length === 1;
     },
     check: async body => {
       const shape = readShape(recapBody, body);
@@ -51,6 +52,13 @@ export function recapAggregate(scope: StudioScope, key: RecapKey, now: Date): Ag
   };
   return aggregate;
 }
+
+/** What a text says no longer, though the one before did, it promises no more. */
+const STILL_PROMISED = `(
+  SELECT COALESCE(jsonb_agg(promised.id ORDER BY n), '[]')
+  FROM jsonb_array_elements_text(promises) WITH ORDINALITY AS promised (id, n)
+  LEFT JOIN patterns p ON p.studio_id = $1 AND p.id = promised.id
+  WHERE position(p.body ->> 'name' IN markdown) = 0 OR position(p.body ->> 'name' IN $5) > 0 OR p.id IS NULL)`;
 
 export async function readRecap(scope: StudioScope, key: RecapKey, now: Date): Promise<RecapAnswer> {
   const { section, lesson, audience } = key;
@@ -71,6 +79,7 @@ interface Row {
   readonly audience: Audience;
   readonly version: number;
   readonly markdown: string;
+  readonly promises: readonly string[];
   readonly published_at: Date | null;
   readonly is_changed: boolean;
   readonly links: number;
@@ -98,6 +107,7 @@ async function selectRecaps(
     audience: row.audience,
     version: row.version,
     markdown: row.markdown,
+    promises: [...row.promises],
     published: row.published_at?.toISOString() ?? null,
     isChanged: row.is_changed,
     links: row.links,

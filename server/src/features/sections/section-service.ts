@@ -79,7 +79,11 @@ export async function finishLesson(
     const drafts = workedOut(scope, 'draft-recaps', await draftOrder(scope, id, lesson, recaps));
     await addRecaps(
       scope,
-      missing.map(audience => ({ section: id, lesson, audience, markdown: drafts[audience] })),
+      missing.map(audience => ({
+        ...{ section: id, lesson, audience },
+        markdown: drafts[audience],
+        promises: drafts.promises,
+      })),
     );
   }
   return readSection(scope, id, writing.deps);

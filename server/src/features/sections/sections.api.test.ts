@@ -122,6 +122,16 @@ describe('a lesson and its recap', () => {
     expect((await finish()).body.recaps).toEqual(body.recaps);
   });
 
+  test('a recap keeps which figures it promises: what its text is made to say no longer it promises no more', async () => {
+    const four = { ...key, lesson: 4 };
+    const { promises, markdown } = (await bram.call('recap.read', { params: four })).body.recap;
+    expect(promises).toEqual(['cross-over', 'gather', 'hand-change']);
+    const changes = [{ field: 'markdown', from: markdown, to: markdown.replaceAll('Cross-over', 'More') }];
+    const command = { kind: 'edit', what: 'Text', changes } as const;
+    const edited = await bram.call('recap.command', { params: four, body: { command } });
+    expect(edited.body.recap.promises).toEqual(['gather', 'hand-change']);
+  });
+
   test('entries of another lesson do not finish this one', async () => {
     const body = { logs: [entry('wrap', 'solid', 4)] };
     expect((await bram.call('lesson.finish', { params: { ...section, lesson: 5 }, body })).status).toBe(400);

@@ -62,6 +62,7 @@ export const UNTOUCHED_COLUMNS: readonly string[] = [
     'sections.last_date',
     'class_events.kind',
     'recaps.audience',
+    'recaps.promises',
     'recap_links.audience',
     'history.aggregate',
     'history.kind',

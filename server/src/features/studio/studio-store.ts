@@ -115,13 +115,14 @@ export async function addPlans(scope: StudioScope, plans: readonly PlanVersion[]
 export async function addRecaps(scope: StudioScope, recaps: readonly Recap[]): Promise<void> {
   const { studioId, transaction } = scope;
   await scope.models.recaps.bulkCreate(
-    recaps.map(({ section, lesson, audience, markdown, published, corrects }) => ({
+    recaps.map(({ section, lesson, audience, markdown, promises = [], published, corrects }) => ({
       studioId,
       sectionId: section,
       lesson,
       audience,
       version: 1,
       markdown,
+      promises,
       publishedAt: published ? new Date(published) : null,
       publishedMarkdown: published ? markdown : null,
       firstPublishedAt: published ? new Date(published) : null,
@@ -183,6 +184,7 @@ function recapOf(row: RecapRow): Recap {
     lesson: row.lesson,
     audience: row.audience,
     markdown: row.markdown,
+    ...(row.promises.length > 0 && { promises: row.promises }),
     ...(row.publishedAt && { published: row.publishedAt.toISOString().replace('.000Z', 'Z') }),
     ...(row.corrects !== null && { corrects: row.corrects }),
   };

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { promisedInRecap } from '@map-step/core';
+import { figureName } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { Group, GroupColumns } from '../../ui/group.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
@@ -10,7 +10,7 @@ import { useLessonOrder } from './use-lesson-order.ts';
 
 /** A class handed over on one page: where it is, what is shaky, who dances, tonight's order, what was promised. */
 export function BriefPage() {
-  const { answer, studio } = useCourse();
+  const { answer, library, studio } = useCourse();
   const { section, classPlan } = useClass();
   const { lesson } = usePlace();
   const lessonOrder = useLessonOrder();
@@ -23,7 +23,6 @@ export function BriefPage() {
   const recap = section.recaps
     .filter(({ audience, lesson: of }) => audience === 'students' && of < lesson)
     .toSorted((a, b) => b.lesson - a.lesson)[0];
-  const promised = recap ? promisedInRecap(recap.markdown) : [];
   const teachers = staff
     .filter(({ from, to }) => date === undefined || ((from ?? date) <= date && date <= (to ?? date)))
     .map(({ person }) => personName(studio, person));
@@ -63,7 +62,11 @@ export function BriefPage() {
         </Group>
         {recap && (
           <Group title={`What was promised after lesson ${recap.lesson}`}>
-            {promised.length === 0 ? <p>Nothing by name.</p> : promised.map(line => <p key={line}>{line}</p>)}
+            {recap.promises.length === 0 ? (
+              <p>Nothing by name.</p>
+            ) : (
+              recap.promises.map(id => <p key={id}>{figureName(library, id)}</p>)
+            )}
           </Group>
         )}
       </GroupColumns>

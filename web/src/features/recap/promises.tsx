@@ -1,4 +1,4 @@
-import { figureName, promisedInRecap, standingLogs } from '@map-step/core';
+import { figureName, standingLogs } from '@map-step/core';
 import { Group } from '../../ui/group.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { useClass, useCourse } from '../course/course-context.ts';
@@ -10,14 +10,11 @@ export function Promises() {
   if (!section || !classPlan) return null;
   const behind = classPlan.progress.lessons;
   const logs = standingLogs(section.logs);
-  const idOf = (name: string) => [...library.patterns.values()].find(pattern => pattern.name === name)?.id;
   const broken = section.recaps
     .filter(({ audience, published }) => audience === 'students' && published !== null)
-    .flatMap(({ lesson, markdown }) =>
-      promisedInRecap(markdown).flatMap(name => {
-        const id = idOf(name);
+    .flatMap(({ lesson, promises }) =>
+      promises.flatMap(id => {
         const next = lesson + 1;
-        if (id === undefined) return [];
         const came = logs.find(
           log => log.pattern === id && log.lesson >= next && log.result !== 'not-reached',
         )?.lesson;

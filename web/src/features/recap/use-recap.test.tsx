@@ -14,6 +14,7 @@ const recap = (markdown: string, version = 1): RecapAnswer => ({
   lesson: 2,
   audience: 'students',
   markdown,
+  promises: [],
   version,
   published: null,
   isChanged: false,
