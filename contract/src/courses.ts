@@ -121,6 +121,13 @@ export const materialAnswer = z.strictObject({
   stamp: z.string(),
   /** Null when it is as the asker, who named this stamp, has it. */
   material: material.nullable(),
+  /**
+   * The ids of all there is, in order, when the material holds only what the asker, who named an earlier stamp, does not
+   * have as it is now.
+   */
+  order: z.exactOptional(
+    z.strictObject({ dances: list(id), levels: list(id), patterns: list(id), elements: list(id) }),
+  ),
 });
 export type MaterialAnswer = z.output<typeof materialAnswer>;
 

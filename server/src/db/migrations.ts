@@ -14,6 +14,7 @@ import { CORRECTIONS } from './migrations/0012-corrections.ts';
 import { DOORS } from './migrations/0013-doors.ts';
 import { CLASS_EVENTS } from './migrations/0014-class-events.ts';
 import { PROMISES } from './migrations/0015-promises.ts';
+import { MATERIAL_STAMPS } from './migrations/0016-material-stamps.ts';
 
 export interface Migration {
   readonly name: string;
@@ -42,4 +43,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0013-doors', DOORS),
   sql('0014-class-events', CLASS_EVENTS),
   sql('0015-promises', PROMISES),
+  sql('0016-material-stamps', MATERIAL_STAMPS),
 ];

@@ -62,6 +62,18 @@ test('who has it all is told so, until a figure among it changes, also one of an
   }
 });
 
+test('who has an earlier one is sent what changed since, and the order of all', async () => {
+  const before = await read();
+  await rename('wrap', 'Tarn wrap');
+  const after = await read(before.stamp);
+  expect(after.material?.patterns.map(({ id, name }) => [id, name])).toEqual([['wrap', 'Tarn wrap']]);
+  expect([after.material?.dances, after.material?.levels, after.material?.elements]).toEqual([[], [], []]);
+  const whole = await read();
+  expect(after.order?.patterns).toEqual(whole.material?.patterns.map(({ id }) => id));
+  expect(after.stamp).toBe(whole.stamp);
+  expect(await read(after.stamp)).toEqual({ stamp: whole.stamp, material: null });
+});
+
 test('a course that takes another dance in has its figures at the next look', async () => {
   const before = await read();
   const changes = [{ field: 'dances', from: ['hustle'], to: ['hustle', 'waltz'] }];

@@ -5,6 +5,9 @@ import type { StudioScope } from '../../db/studio-scope.ts';
 /** For each dance a number that rises with every change of its figures; under '' that of what all share. */
 export type MaterialStamps = ReadonlyMap<string, string>;
 
+const MATERIAL_KINDS = ['dances', 'levels', 'patterns', 'elements'] as const;
+type MaterialKind = (typeof MATERIAL_KINDS)[number];
+
 export async function readMaterialStamps(scope: StudioScope): Promise<MaterialStamps> {
   const rows = await scope.select<{ dance_id: string; version: string }>(
     'SELECT dance_id, version FROM material_stamps WHERE studio_id = $1',
@@ -20,6 +23,28 @@ export function printStamp(stamps: MaterialStamps, dances: readonly string[]): s
 /** The dances that a stamp speaks for. */
 export function dancesOf(stamp: string): readonly string[] {
   return stamp.split(' ').flatMap(part => part.split(':', 1)[0] || []);
+}
+
+/** The ids of what was changed, of each kind, after a stamp. What it does not speak for counts as changed. */
+export async function listChanged(
+  scope: StudioScope,
+  stamp: string,
+): Promise<Readonly<Record<MaterialKind, ReadonlySet<string>>>> {
+  const versions = Object.fromEntries(stamp.split(' ').map(part => part.split(':', 2)));
+  const rows = await scope.select<{ kind: MaterialKind; id: string }>(
+    MATERIAL_KINDS.map(
+      kind => `SELECT '${kind}' AS kind, id FROM ${kind} WHERE studio_id = $1
+         AND stamp > COALESCE(($2::jsonb ->> ${kind === 'patterns' ? 'dance_id' : "''"})::bigint, -1)`,
+    ).join(' UNION ALL '),
+    [JSON.stringify(versions)],
+  );
+  const ids = (kind: MaterialKind) => new Set(rows.flatMap(row => (row.kind === kind ? row.id : [])));
+  return {
+    dances: ids('dances'),
+    levels: ids('levels'),
+    patterns: ids('patterns'),
+    elements: ids('elements'),
+  };
 }
 
 /** The figures of some dances, those named besides, and whatever they need. */

@@ -7,6 +7,7 @@ import type { StudioScope } from '../../db/studio-scope.ts';
 import { courseAggregate } from '../courses/course-aggregate.ts';
 import {
   dancesOf,
+  listChanged,
   listElementsOf,
   listLevelsOf,
   listOfDances,
@@ -40,7 +41,29 @@ export async function readMaterial(
     return { stamp: known ?? '', material: null };
   const material = dances ? await listMaterial(scope, dances, itemsOf(course)) : await listFrames(scope);
   const involved = material.dances.map(({ id }) => id);
-  return { stamp: `${hash}/${printStamp(stamps, involved)}`, material };
+  const stamp = `${hash}/${printStamp(stamps, involved)}`;
+  if (knownHash !== hash) return { stamp, material };
+  const { dances: danceIds, levels, patterns, elements } = await listChanged(scope, knownStamp);
+  const isIn =
+    (changed: ReadonlySet<string>) =>
+    ({ id }: { readonly id: string }) =>
+      changed.has(id);
+  const idsOf = (entries: readonly { readonly id: string }[]) => entries.map(({ id }) => id);
+  return {
+    stamp,
+    material: {
+      dances: material.dances.filter(isIn(danceIds)),
+      levels: material.levels.filter(isIn(levels)),
+      patterns: material.patterns.filter(isIn(patterns)),
+      elements: material.elements.filter(isIn(elements)),
+    },
+    order: {
+      dances: idsOf(material.dances),
+      levels: idsOf(material.levels),
+      patterns: idsOf(material.patterns),
+      elements: idsOf(material.elements),
+    },
+  };
 }
 
 /** All that a course is planned and taught with. */

@@ -9,11 +9,7 @@ import {
 } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 import { planClassInWorker } from '../../workers/planner.ts';
-
-interface KnownMaterial {
-  readonly stamp: string;
-  readonly material: Material;
-}
+import { type KnownMaterial, readMaterial } from './read-material.ts';
 
 export const keys = {
   studio: ['studio'] as const,
@@ -40,14 +36,7 @@ export const keys = {
 export function materialQuery(course: string) {
   return queryOptions({
     queryKey: [...keys.material, course],
-    queryFn: async ({ client, queryKey }): Promise<KnownMaterial> => {
-      const known = client.getQueryData<KnownMaterial>(queryKey);
-      const query = { course, ...(known && { stamp: known.stamp }) };
-      const { stamp, material } = await call('material.read', { query });
-      if (material) return { stamp, material };
-      if (!known) throw new Error('the server told of nothing new to somebody who had nothing');
-      return known;
-    },
+    queryFn: ({ client, queryKey }) => readMaterial(course, client.getQueryData<KnownMaterial>(queryKey)),
     staleTime: 300_000,
   });
 }
