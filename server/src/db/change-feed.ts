@@ -1,9 +1,11 @@
 // Changes of studios over PostgreSQL's LISTEN/NOTIFY: any server tells, every server hears.
 import { type Change, EVERYTHING } from '@map-step/contract';
 import pg from 'pg';
+import { CHANNEL, putInOutbox, SEND_OUTBOX } from './outbox.ts';
 import type { StudioScope } from './studio-scope.ts';
 
-const CHANNEL = 'map_step_changes';
+/** How often what a server that died has not told is looked for. */
+const SWEEP_MS = 1000;
 const FIRST_WAIT_MS = 200;
 const LONGEST_WAIT_MS = 5000;
 
@@ -20,20 +22,12 @@ export interface ChangeFeed {
 
 /** Tells everyone who follows the studio, once the transaction is committed and only then. */
 export function announce(scope: StudioScope, change: Change): Promise<void> {
-  return tellServers(scope, change);
+  return putInOutbox(scope, change);
 }
 
 /** Ends the streams of a session, at whatever server they are. */
 export function announceSessionEnd(scope: StudioScope, id: string): Promise<void> {
-  return tellServers(scope, { topic: 'session', id });
-}
-
-async function tellServers(scope: StudioScope, signal: Signal): Promise<void> {
-  const about = JSON.stringify(signal);
-  await scope.select("SELECT pg_notify($2, ($3::jsonb || jsonb_build_object('studio', $1::text))::text)", [
-    CHANNEL,
-    about,
-  ]);
+  return putInOutbox(scope, { topic: 'session', id } satisfies Signal);
 }
 
 /**
@@ -57,6 +51,7 @@ export function openChangeFeed(databaseUrl: string): ChangeFeed {
       connectionString: databaseUrl,
       keepAlive: true,
       connectionTimeoutMillis: 3000,
+      application_name: 'map-step-feed',
     });
     next.on('error', () => again(next));
     next.on('end', () => again(next));
@@ -87,6 +82,10 @@ export function openChangeFeed(databaseUrl: string): ChangeFeed {
   };
 
   void connect(false);
+  const sweeping = setInterval(() => {
+    if (isListening) void client?.query(SEND_OUTBOX).catch(() => undefined);
+  }, SWEEP_MS);
+  sweeping.unref();
   return {
     follow(studioId, listener) {
       const own = followers.get(studioId) ?? new Set();
@@ -100,6 +99,7 @@ export function openChangeFeed(databaseUrl: string): ChangeFeed {
     async close() {
       isClosed = true;
       clearTimeout(timer);
+      clearInterval(sweeping);
       await client?.end().catch(() => undefined);
     },
   };

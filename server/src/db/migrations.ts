@@ -15,6 +15,7 @@ import { DOORS } from './migrations/0013-doors.ts';
 import { CLASS_EVENTS } from './migrations/0014-class-events.ts';
 import { PROMISES } from './migrations/0015-promises.ts';
 import { MATERIAL_STAMPS } from './migrations/0016-material-stamps.ts';
+import { OUTBOX } from './migrations/0017-outbox.ts';
 
 export interface Migration {
   readonly name: string;
@@ -44,4 +45,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0014-class-events', CLASS_EVENTS),
   sql('0015-promises', PROMISES),
   sql('0016-material-stamps', MATERIAL_STAMPS),
+  sql('0017-outbox', OUTBOX),
 ];

@@ -60,13 +60,27 @@ test('what is refused is not told, and no studio hears another', async () => {
   await changes.close();
 });
 
+test('what a server that died had not told yet is told by another', async () => {
+  const heard: Signal[] = [];
+  const changes = openChangeFeed(server.databaseUrl);
+  changes.follow(server.studioId, change => heard.push(change));
+  await until(() => changes.isListening());
+  await server.sql(
+    `INSERT INTO outbox (studio_id, signal) VALUES ('${server.studioId}', '{"topic": "course", "id": "left"}')`,
+  );
+  await until(() => heard.length > 0);
+  expect(heard).toEqual([{ topic: 'course', id: 'left' }]);
+  expect(await server.database.select('SELECT seq FROM outbox', [])).toEqual([]);
+  await changes.close();
+});
+
 test('after its connection was cut the feed comes back and says that everything may have changed', async () => {
   const heard: Signal[] = [];
   const changes = openChangeFeed(server.databaseUrl);
   changes.follow(server.studioId, change => heard.push(change));
   await until(() => changes.isListening());
   await server.sql(
-    "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query LIKE 'LISTEN%' AND datname = current_database()",
+    "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name = 'map-step-feed' AND datname = current_database()",
   );
   await until(() => heard.length > 0);
   expect(heard[0]).toEqual({ topic: 'everything', id: '' });

@@ -61,6 +61,7 @@ export const UNTOUCHED_COLUMNS: readonly string[] = [
   ...[
     'sections.last_date',
     'class_events.kind',
+    'outbox.signal',
     'recaps.audience',
     'recaps.promises',
     'recap_links.audience',
