@@ -1,5 +1,6 @@
 // A final check, marked with keys alone; two who mark together; what follows for students and class.
 import type { Page } from '@playwright/test';
+import { makeCheck } from './support/checks.ts';
 import { openAs } from './support/people.ts';
 import { expect, test } from './support/test.ts';
 
@@ -7,41 +8,13 @@ const STUDENTS = 16;
 const FIGURES = 12;
 const TODAY = '2026-03-09';
 
-/** A class of its own with so many students, and a check of so many figures in two layers; the first figure is a gate. */
-async function makeCheck(page: Page, id: string): Promise<void> {
-  await page.evaluate(
-    async ({ section, students, figures, date }) => {
-      const { csrf } = await (await fetch('/api/session')).json();
-      const send = async (path: string, body: object) => {
-        const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
-        const reply = await fetch(path, { method: 'POST', headers, body: JSON.stringify(body) });
-        if (!reply.ok) throw new Error(await reply.text());
-      };
-      const { course } = await (await fetch('/api/courses/hustle-1')).json();
-      const staff = [{ person: 'bram-okoro' }, { person: 'suki-larch' }];
-      const made = { id: section, course: 'hustle-1', start: '21:00', dates: [date], staff, students: [] };
-      await send('/api/sections', { section: made });
-      const names = Array.from({ length: students }, (_, index) => ({
-        name: `Student ${String(index + 1).padStart(2, '0')}`,
-        role: index % 2 === 0 ? 'lead' : 'follow',
-      }));
-      await send(`/api/sections/${section}/students`, { students: names });
-      const items = course.items.slice(0, figures).map(({ pattern }: { pattern: string }, index: number) => ({
-        pattern,
-        layers: ['steps', 'timing'],
-        gate: index === 0,
-      }));
-      await send(`/api/sections/${section}/checks`, { check: { id: section, kind: 'final', date, items } });
-    },
-    { section: id, students: STUDENTS, figures: FIGURES, date: TODAY },
-  );
-}
+const CHECK = { students: STUDENTS, figures: FIGURES, date: TODAY, staff: ['bram-okoro', 'suki-larch'] };
 
 test('a final check of 16 students and 12 figures takes one key a cell, and the ready list is right', async ({
   browser,
 }) => {
   const page = await openAs(browser, 'Ottilie Marsh');
-  await makeCheck(page, 'check-by-keys');
+  await makeCheck(page, { ...CHECK, id: 'check-by-keys' });
   await page.goto('/courses/hustle-1/check/check-by-keys?class=check-by-keys');
   const grid = page.getByRole('grid', { name: 'Marks, steps' });
   await expect(grid.getByRole('gridcell').first()).toBeFocused();
@@ -75,7 +48,7 @@ test('two mark the same students: each sees the other’s marks at once, and whe
 }) => {
   const bram = await openAs(browser, 'Bram Okoro');
   const ottilie = await openAs(browser, 'Ottilie Marsh');
-  await makeCheck(ottilie, 'check-by-two');
+  await makeCheck(ottilie, { ...CHECK, id: 'check-by-two' });
   const path = '/courses/hustle-1/check/check-by-two?class=check-by-two';
   await bram.goto(path);
   await ottilie.goto(path);

@@ -1,4 +1,4 @@
-import { type Browser, expect, type Page } from '@playwright/test';
+import { type Browser, type BrowserContextOptions, expect, type Page } from '@playwright/test';
 
 /** A browser of their own for somebody of the demo, signed in already. */
 export async function openAs(
@@ -6,8 +6,9 @@ export async function openAs(
   name: string,
   path = '/',
   theme: 'day' | 'dim' = 'day',
+  at: BrowserContextOptions = {},
 ): Promise<Page> {
-  const context = await browser.newContext({ acceptDownloads: true });
+  const context = await browser.newContext({ acceptDownloads: true, ...at });
   await context.addInitScript(chosen => localStorage.setItem('map-step-theme', chosen), theme);
   const person = name.toLowerCase().replaceAll(' ', '-');
   const signedIn = await context.request.post('/api/session/demo', {
