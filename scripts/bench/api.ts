@@ -1,23 +1,14 @@
 // `npm run bench -- api [SECONDS] [GROWTH]`: the API on the big studio and on one so many times as big, beside
 // the same statements run bare. Prints a table and JSON.
-import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
-import { Client } from 'pg';
-import { openDatabase } from '../../server/src/db/database.ts';
-import { ensureBuilt } from '../build.mjs';
-import { ensurePostgres, startThrowawayCluster, type ThrowawayCluster } from '../postgres.mjs';
-import { startServerProcess } from '../server-process.mjs';
 import { ACTIONS } from './actions.ts';
 import { runBare } from './bare.ts';
-import { buildBigStudio, type StudioSize, timesAsBig } from './big-studio.ts';
+import { DEMO, mostMemory, say, tell, withBigServer } from './big-server.ts';
+import { type StudioSize, timesAsBig } from './big-studio.ts';
 import { percentile, runLoad, type Timed } from './load.ts';
 
 const WARM_UP_SECONDS = 10;
 /** Of what a refusal says. */
 const MOST_LETTERS = 200;
-const root = fileURLToPath(new URL('../..', import.meta.url));
-const DEMO = `${root}demo/tarn-street.json`;
-
 interface Measured {
   readonly api: Timed;
   readonly bare: Timed;
@@ -27,8 +18,6 @@ interface Measured {
 }
 
 export async function benchApi(seconds: number, growth: number): Promise<void> {
-  ensurePostgres();
-  await ensureBuilt(root);
   const big = await measure(timesAsBig(1, DEMO), seconds);
   const huge = growth > 1 ? await measure(timesAsBig(growth, DEMO), seconds) : big;
   const rows = [
@@ -50,45 +39,15 @@ export async function benchApi(seconds: number, growth: number): Promise<void> {
   say(JSON.stringify({ rows, memoryMb: [big.memoryMb, huge.memoryMb] }));
 }
 
-async function measure(size: StudioSize, seconds: number): Promise<Measured> {
-  const cluster = await startThrowawayCluster({ fast: false });
-  const url = cluster.url('postgres');
-  try {
-    tell(`Building ${size.patterns} figures and ${size.marks} marks …`);
-    const begun = Date.now();
-    await fillDatabase(cluster, size);
-    const buildSeconds = Math.round((Date.now() - begun) / 1000);
-    const server = await startServerProcess(root, url, {
-      PORT: '0',
-      LOG_LEVEL: 'fatal',
-      MAPSTEP_DEMO_FILE: '',
-      SESSION_SECRET: 'bench',
-      // All fifty are one director, and none of them is in a hurry.
-      MAPSTEP_PERSON_RATE: '100000',
-    });
-    tell(`Built in ${buildSeconds} s; measuring for ${seconds} s …`);
-    await runLoad(server.address, size, WARM_UP_SECONDS);
-    const { refused, ...api } = await runLoad(server.address, size, seconds);
-    const memoryMb = mostMemory(server.pid);
-    await server.stop('SIGTERM');
-    const bare = await runBare(url, size, Math.min(seconds, 60));
+function measure(size: StudioSize, seconds: number): Promise<Measured> {
+  return withBigServer(size, async ({ address, pid, databaseUrl, buildSeconds }) => {
+    tell(`Measuring for ${seconds} s …`);
+    await runLoad(address, size, WARM_UP_SECONDS);
+    const { refused, ...api } = await runLoad(address, size, seconds);
+    const memoryMb = mostMemory(pid);
+    const bare = await runBare(databaseUrl, size, Math.min(seconds, 60));
     return { api, bare, refused, memoryMb, buildSeconds };
-  } finally {
-    cluster.remove();
-  }
-}
-
-async function fillDatabase(cluster: ThrowawayCluster, size: StudioSize): Promise<void> {
-  const database = openDatabase(cluster.url('postgres'));
-  await database.migrate();
-  await database.close();
-  const client = new Client({ connectionString: cluster.adminUrl('postgres') });
-  await client.connect();
-  await buildBigStudio(client, DEMO, size);
-  // A studio that grew over years was analysed long ago; without this the database does it during the load.
-  await client.query('VACUUM (ANALYZE)');
-  await client.query('CHECKPOINT');
-  await client.end();
+  });
 }
 
 function row(name: string, names: readonly string[], big: Measured, huge: Measured) {
@@ -120,19 +79,4 @@ function inPercent({ quietShare }: Timed): string {
 
 function namesOf(isWrite: boolean): readonly string[] {
   return ACTIONS.filter(action => (action.isWrite ?? false) === isWrite).map(({ name }) => name);
-}
-
-/** The most resident memory that a process has had, in megabytes. */
-function mostMemory(pid: number): number {
-  const found = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
-  return Math.round(Number(found?.[1] ?? 0) / 1024);
-}
-
-/** How far it is, apart from what it found. */
-function tell(line: string): void {
-  process.stderr.write(`${line}\n`);
-}
-
-function say(line: string): void {
-  process.stdout.write(`${line}\n`);
 }

@@ -113,11 +113,13 @@ const agent = new Agent({ keepAlive: true });
 
 interface Reply {
   readonly status: number;
+  /** As they came over the wire, without headers. */
+  readonly bytes: number;
   text(): string;
 }
 
 /** Sends a request as a browser does; resolves with the last byte of the answer. */
-function ask(url: string, method: string, { cookie, csrf }: Browser, body: unknown): Promise<Reply> {
+export function ask(url: string, method: string, { cookie, csrf }: Browser, body: unknown): Promise<Reply> {
   const headers = {
     cookie,
     'x-csrf-token': csrf,
@@ -134,6 +136,7 @@ function ask(url: string, method: string, { cookie, csrf }: Browser, body: unkno
         const isPacked = answer.headers['content-encoding'] === 'gzip';
         resolve({
           status: answer.statusCode ?? 0,
+          bytes: whole.length,
           text: () => (isPacked ? gunzipSync(whole) : whole).toString('utf8'),
         });
       });
@@ -149,11 +152,11 @@ export function percentile(times: readonly number[], percent: number): number {
   return sorted[Math.min(sorted.length - 1, Math.floor((sorted.length * percent) / 100))] ?? 0;
 }
 
-export async function signIn(address: string): Promise<Browser> {
+export async function signIn(address: string, person = DIRECTOR): Promise<Browser> {
   const reply = await fetch(`${address}/api/session/demo`, {
     method: 'POST',
     headers: { 'x-csrf-token': 'none', 'content-type': 'application/json' },
-    body: JSON.stringify({ person: DIRECTOR }),
+    body: JSON.stringify({ person }),
   });
   const { csrf } = (await reply.json()) as { csrf: string };
   const cookie = reply.headers.get('set-cookie')?.split(';')[0] ?? '';
