@@ -39,11 +39,13 @@ export {
 export { membersOn } from './class/members.ts';
 export { missedFigures } from './class/missed.ts';
 export {
+  type ClassHistory,
   type ClassProgress,
   type ClassSoFar,
   classProgress,
   lessonsBehind,
   lessonsOver,
+  lessonsPassed,
   shakyFigures,
 } from './class/progress.ts';
 export { isOnStaff, ownLessons } from './class/staff.ts';

@@ -1,5 +1,5 @@
 import type { Library } from '../library/library.ts';
-import type { Course, Log, Recap } from '../model/document.ts';
+import type { Course } from '../model/document.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import { tenths } from '../model/units.ts';
 import { describePlan, type PlanAnswer } from '../plan/answer.ts';
@@ -7,11 +7,15 @@ import { buildPlanProblem } from '../plan/build-problem.ts';
 import type { Placed, PlanItem, PlanProblem } from '../plan/problem.ts';
 import { solvePlan } from '../plan/solve.ts';
 import { findProblemFaults } from '../plan/validate.ts';
-import { type ClassProgress, classProgress } from './progress.ts';
+import { type ClassHistory, type ClassProgress, classProgress } from './progress.ts';
+import { standingLogs } from './standing.ts';
 
 export interface ClassPlan {
   readonly answer: Omit<PlanAnswer, 'seconds'>;
+  /** Of lessons of which nothing was written it is taken that they went as planned. */
   readonly progress: ClassProgress;
+  /** The figures of those lessons, with their lesson. */
+  readonly supposed: Placed;
   /** Figures that lie in another lesson than published, or nowhere. */
   readonly moved: readonly string[];
 }
@@ -23,23 +27,73 @@ const AS_IT_IS = { ended: 'work' } as const;
 /**
  * The plan of one class: the published plan, mended from what was really taught with the fewest moves; what
  * was not reached goes to the next lesson where the rules let it; what was only touched comes back there as new, with
- * half its minutes. The same logs give the same plan.
+ * half its minutes. An evening of which nobody wrote is taken to have gone as the class's plan then was. The same logs give
+ * the same plan. One more mend for each unwritten evening.
  */
 export function planClass(
   library: Library,
   course: Course,
   published: Placed,
-  events: { readonly logs: readonly Log[]; readonly recaps: readonly Pick<Recap, 'lesson'>[] },
+  history: ClassHistory,
 ): Result<ClassPlan, readonly string[]> {
-  const progress = classProgress(events.logs, events.recaps);
+  const progress = classProgress(history);
+  let supposed: Placed = {};
+  for (const lesson of progress.unwritten) {
+    const before = withSupposed(classProgress(historyBefore(history, lesson)), supposed);
+    const plan = planFrom(library, course, published, before);
+    if (!plan.ok) return plan;
+    const { placed } = plan.value.answer;
+    const isToCome = (id: string) => before.taught[id] === undefined || before.begun.includes(id);
+    const tonight = Object.keys(placed).filter(id => placed[id] === lesson && isToCome(id));
+    const denied = laterNotDanced(history, lesson);
+    for (const id of tonight) if (!denied.has(id)) supposed = { ...supposed, [id]: lesson };
+  }
+  const plan = planFrom(library, course, published, withSupposed(progress, supposed));
+  return plan.ok ? success({ ...plan.value, supposed }) : plan;
+}
+
+function historyBefore({ logs, recaps }: ClassHistory, lesson: number): ClassHistory {
+  return {
+    logs: logs.filter(log => log.lesson < lesson),
+    recaps: recaps.filter(recap => recap.lesson < lesson),
+    over: lesson - 1,
+  };
+}
+
+/** What a later evening did not reach, or only touched, was not danced as planned before. */
+function laterNotDanced({ logs }: ClassHistory, lesson: number): ReadonlySet<string> {
+  const later = standingLogs(logs).filter(log => log.lesson > lesson);
+  return new Set(
+    later.flatMap(({ pattern, result }) =>
+      result === 'not-reached' || result === 'touched' ? [pattern] : [],
+    ),
+  );
+}
+
+function withSupposed(progress: ClassProgress, supposed: Placed): ClassProgress {
+  const isOpen = (id: string) => supposed[id] === undefined;
+  return {
+    ...progress,
+    taught: { ...supposed, ...progress.taught },
+    carried: progress.carried.filter(isOpen),
+    begun: progress.begun.filter(isOpen),
+  };
+}
+
+function planFrom(
+  library: Library,
+  course: Course,
+  published: Placed,
+  progress: ClassProgress,
+): Result<Omit<ClassPlan, 'supposed'>, readonly string[]> {
   const followed = course.items.filter(
     ({ pattern }) => published[pattern] !== undefined || progress.taught[pattern] !== undefined,
   );
   const isOver = (id: string) =>
     followed.some(({ pattern }) => pattern === id) && !progress.begun.includes(id);
   const taught = Object.fromEntries(Object.entries(progress.taught).filter(([id]) => isOver(id)));
-  const history = progress.lessons > 0 ? { taught: { lessons: progress.lessons, items: taught } } : {};
-  const built = buildPlanProblem(library, { ...course, items: followed }, { published, ...history });
+  const past = progress.lessons > 0 ? { taught: { lessons: progress.lessons, items: taught } } : {};
+  const built = buildPlanProblem(library, { ...course, items: followed }, { published, ...past });
   if (!built.ok) return failure(built.fault);
   const problem = withHalves(built.value, progress.begun);
   const answer =

@@ -20,9 +20,10 @@ describe('what a class has behind it', () => {
 
   test('what was not reached is carried until it is reached', () => {
     const missed = [log(1, 'walk', 'solid'), log(2, 'sway', 'not-reached')];
-    expect(classProgress(missed, [{ lesson: 2 }]).carried).toEqual(['sway']);
-    expect(classProgress([...missed, log(3, 'sway', 'touched')], [{ lesson: 3 }])).toEqual({
+    expect(classProgress({ logs: missed, recaps: [{ lesson: 2 }] }).carried).toEqual(['sway']);
+    expect(classProgress({ logs: [...missed, log(3, 'sway', 'touched')], recaps: [{ lesson: 3 }] })).toEqual({
       lessons: 3,
+      unwritten: [],
       taught: { walk: 1, sway: 3 },
       carried: [],
       begun: ['sway'],
@@ -55,6 +56,42 @@ describe('what a class has behind it', () => {
     expect(after?.placed['sway']).toBe(3);
     expect(after?.lessons[2]?.minutes['sway']).toBe(Math.ceil(full / 2));
     expect(after?.lessons[2]?.reviews.map(({ id }) => id)).not.toContain('sway');
+  });
+
+  describe('an evening of which nobody wrote', () => {
+    const first = { logs: [log(1, 'walk')], recaps: [{ lesson: 1 }] };
+    const plan = (history: Parameters<typeof planClass>[3]) => {
+      const planned = planClass(library, quay, published, history);
+      if (!planned.ok) throw new Error(planned.fault.join());
+      return planned.value;
+    };
+
+    test('is taken as planned: the plan goes on after it, and says so', () => {
+      const { progress, supposed, moved, answer } = plan({ ...first, over: 2 });
+      expect([progress.lessons, progress.unwritten, supposed]).toEqual([2, [2], { sway: 2 }]);
+      expect(progress.taught).toEqual({ walk: 1, sway: 2 });
+      expect([moved, answer.placed, answer.broken]).toEqual([[], published, []]);
+    });
+
+    test('and so are two in a row; what a later log says of their figures counts more', () => {
+      expect(plan({ ...first, over: 3 }).supposed).toEqual({ sway: 2, wheel: 3 });
+      const missed = [...first.logs, log(3, 'sway', 'not-reached')];
+      expect(plan({ ...first, logs: missed, over: 3 }).supposed).toEqual({});
+    });
+
+    test('what was carried into it, or begun before it, is taken as danced there', () => {
+      for (const result of ['not-reached', 'touched'] as const) {
+        const logs = [...first.logs, log(2, 'sway', result)];
+        const { progress, supposed } = plan({ logs, recaps: [{ lesson: 2 }], over: 3 });
+        expect([supposed['sway'], progress.carried, progress.begun]).toEqual([3, [], []]);
+      }
+    });
+
+    test('is nothing any more once something is written of it', () => {
+      const logs = [...first.logs, log(2, 'sway', 'not-reached')];
+      const { progress, supposed, answer } = plan({ ...first, logs, over: 2 });
+      expect([progress.unwritten, supposed, answer.placed['sway']]).toEqual([[], {}, 3]);
+    });
   });
 
   test('a class that was taught as planned keeps the published plan', () => {

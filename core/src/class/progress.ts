@@ -21,9 +21,19 @@ export function shakyFigures(logs: readonly Log[]): readonly string[] {
   return [...last.values()].flatMap(({ pattern, result }) => (result === 'shaky' ? [pattern] : []));
 }
 
+/** What is known of what a class did. */
+export interface ClassHistory {
+  readonly logs: readonly Log[];
+  readonly recaps: readonly Pick<Recap, 'lesson'>[];
+  /** Lessons whose day has passed, whether or not anybody wrote of them. */
+  readonly over?: number;
+}
+
 export interface ClassProgress {
   /** Lessons behind the class. */
   readonly lessons: number;
+  /** Those among them of which nobody wrote anything. */
+  readonly unwritten: readonly number[];
   /** The lesson in which each figure was first reached. */
   readonly taught: { readonly [pattern: string]: number };
   /** Figures that were planned, logged as not reached and never reached since. */
@@ -33,8 +43,10 @@ export interface ClassProgress {
 }
 
 /** What a class has really been taught in the lessons behind it. */
-export function classProgress(logs: readonly Log[], recaps: readonly Pick<Recap, 'lesson'>[]): ClassProgress {
-  const lessons = lessonsBehind(logs, recaps);
+export function classProgress({ logs, recaps, over = 0 }: ClassHistory): ClassProgress {
+  const lessons = Math.max(over, lessonsBehind(logs, recaps));
+  const written = new Set([...logs, ...recaps].map(({ lesson }) => lesson));
+  const all = Array.from({ length: lessons }, (_, index) => index + 1);
   const standing = standingLogs(logs)
     .filter(({ lesson }) => lesson <= lessons)
     .sort((a, b) => a.lesson - b.lesson);
@@ -47,10 +59,16 @@ export function classProgress(logs: readonly Log[], recaps: readonly Pick<Recap,
   const missed = standing.filter(({ result }) => result === 'not-reached').map(({ pattern }) => pattern);
   return {
     lessons,
+    unwritten: all.filter(lesson => !written.has(lesson)),
     taught,
     carried: [...new Set(missed)].filter(pattern => taught[pattern] === undefined),
     begun: Object.keys(taught).filter(pattern => !danced.has(pattern)),
   };
+}
+
+/** How many lessons of a class have had their day before `today`. */
+export function lessonsPassed(dates: readonly string[], today: string): number {
+  return dates.filter(date => date < today).length;
 }
 
 /** A class as its course is planned by it. */
@@ -68,6 +86,6 @@ export interface ClassSoFar {
 export function lessonsOver(classes: readonly ClassSoFar[], today: string): number {
   const running = classes.filter(({ dates }) => (dates.at(-1) ?? today) >= today);
   const counted = running.length > 0 ? running : classes;
-  const over = ({ dates, behind }: ClassSoFar) => Math.max(behind, dates.filter(date => date < today).length);
+  const over = ({ dates, behind }: ClassSoFar) => Math.max(behind, lessonsPassed(dates, today));
   return Math.max(0, ...counted.map(over));
 }

@@ -19,25 +19,26 @@ export interface EveningByLog {
 
 /**
  * Sorts an evening by the one rule of what is new: a figure is, until the class has danced it, solid or shaky, in a lesson
- * before; touched and not reached do not count. `introduced`: what the evening was to introduce, in its order.
+ * before; touched and not reached do not count. `introduced`: what the evening was to introduce, in its order; `supposed`: what
+ * is taken as danced before, of evenings of which nobody wrote.
  */
 export function eveningByLog(
   all: readonly Log[],
   lesson: number,
   introduced: readonly string[] = [],
+  supposed: readonly string[] = [],
 ): EveningByLog {
   const standing = standingLogs(all);
   const logs = standing.filter(log => log.lesson === lesson);
   const resultOf = new Map(logs.map(({ pattern, result }) => [pattern, result]));
-  const wasDanced = new Set(
-    standing.flatMap(({ pattern, lesson: at, result }) =>
-      at < lesson && (result === 'solid' || result === 'shaky') ? [pattern] : [],
-    ),
+  const logged = standing.flatMap(({ pattern, lesson: at, result }) =>
+    at < lesson && (result === 'solid' || result === 'shaky') ? [pattern] : [],
   );
+  const wasDanced = new Set([...supposed, ...logged]);
   const isNew = (id: string) => introduced.includes(id) || !wasDanced.has(id);
-  const logged = logs.filter(({ pattern }) => !introduced.includes(pattern)).map(({ pattern }) => pattern);
+  const besides = logs.filter(({ pattern }) => !introduced.includes(pattern)).map(({ pattern }) => pattern);
   // What was danced for the first time though it was not planned is new too.
-  const fresh = [...introduced, ...logged.filter(isNew)];
+  const fresh = [...introduced, ...besides.filter(isNew)];
   const of = (...results: readonly (LogResult | undefined)[]) =>
     fresh.filter(id => results.includes(resultOf.get(id)));
   return {

@@ -32,7 +32,7 @@ export interface ClassStanding {
 /** Where a class stands: its next evenings, what is still to be written of those past, what it lacks and has more. */
 export function classStanding({ dates, logs, recaps, plan }: ClassFacts, today: string): ClassStanding {
   const lessonOn = (date: string) => dates.indexOf(date) + 1 || undefined;
-  const progress = classProgress(logs, recaps);
+  const progress = classProgress({ logs, recaps });
   const past = dates.flatMap((date, index) => (date < today ? [index + 1] : []));
   const logged = new Set(logs.map(({ lesson }) => lesson));
   const told = new Set(recaps.flatMap(({ lesson, isPublished }) => (isPublished ? lesson : [])));

@@ -51,12 +51,14 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
     students = [],
   } = finished;
   const plannedIn = (number: number, entries: readonly Log[], behind: FinishedLesson['recaps']) => {
-    const plan = planClass(library, course, published, { logs: entries, recaps: behind });
+    const history = { logs: entries, recaps: behind, over: number - 1 };
+    const plan = planClass(library, course, published, history);
     const planned = plan.ok ? plan.value.answer.lessons[number - 1] : undefined;
     return (
       planned && {
         ids: orderByHold(Object.keys(planned.minutes), library.patterns),
         minutes: planned.minutes,
+        supposed: plan.ok ? plan.value.supposed : {},
       }
     );
   };
@@ -70,6 +72,7 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
       ...{ lesson, audience, logs, notes, attendance, students, next },
       introduced: own?.ids ?? [],
       minutes: own?.minutes ?? {},
+      supposed: own?.supposed ?? {},
     });
   return { students: textFor('students'), staff: textFor('staff'), promises: next };
 }

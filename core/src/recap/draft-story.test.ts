@@ -168,3 +168,19 @@ describe('the walk through everything', () => {
     expect(walk(['basic', 'open', 'open'], ['alone', 'beside', 'beside'])).toEqual(['basic', 'alone!']);
   });
 });
+
+test('after an evening of which nobody wrote its figures are known, and colleagues are told that it is taken as planned', () => {
+  const done = (lesson: number, pattern: string, index: number): Log => ({
+    ...stamp(lesson, index),
+    ...{ pattern, result: 'solid' },
+  });
+  const logs = [done(1, 'f0', 0), done(1, 'f1', 1), done(3, 'f4', 2), done(3, 'f2', 3)];
+  const { students: read, staff } = draftRecaps({
+    ...{ studio: { name: 'Quay', timezone: 'UTC' }, course: quay, library, published, lesson: 3, logs },
+    recaps: [{ lesson: 1 }],
+  });
+  expect(read).toContain('## New: Figure E');
+  expect(read).toContain('## Reviewed\n\n- Figure C\n');
+  expect(read).not.toContain('taken as planned');
+  expect(staff).toContain('- Nothing was written of lesson 2: it is taken as planned (Figure C, Figure D)');
+});

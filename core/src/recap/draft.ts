@@ -12,7 +12,9 @@ import type {
   Pattern,
   Studio,
 } from '../model/document.ts';
+import { groupBy } from '../model/group-by.ts';
 import { hasWholeWords } from '../model/whole-words.ts';
+import type { Placed } from '../plan/problem.ts';
 import { countedBy, type FigureTelling, tellBegun, tellFigure } from './figure-telling.ts';
 import { seriesOrder } from './series-order.ts';
 
@@ -35,6 +37,8 @@ export interface RecapSource {
   /** What the lesson was to introduce, in the order of the evening, and for how many tenths of a minute each. */
   readonly introduced: readonly string[];
   readonly minutes?: { readonly [pattern: string]: number };
+  /** Figures of lessons before of which nobody wrote, by their lesson: they are taken as danced. */
+  readonly supposed?: Placed;
   /** What comes next week. */
   readonly next: readonly string[];
 }
@@ -49,7 +53,7 @@ const RESULT_WORDS: Readonly<Record<LogResult, string>> = {
 /** The recap of a lesson as Markdown, drafted from its log. The same input gives the same text. */
 export function draftRecap(source: RecapSource): string {
   const { course, library, lesson, audience } = source;
-  const evening = eveningByLog(source.logs, lesson, source.introduced);
+  const evening = eveningByLog(source.logs, lesson, source.introduced, Object.keys(source.supposed ?? {}));
   const name = (id: string) => figureName(library, id);
   const list = (ids: readonly string[]) => ids.map(id => `- ${name(id)}`);
   const telling = (known: readonly string[]): FigureTelling => ({ ...source, known });
@@ -177,6 +181,14 @@ function goOnWith(
   return told.length === 0 ? [] : [`- Go on with ${told.join(', ')}`];
 }
 
+/** Evenings of which nobody wrote. */
+function takenAsPlanned({ supposed = {} }: RecapSource, name: (id: string) => string): string[] {
+  return [...groupBy(Object.keys(supposed), id => supposed[id] ?? 0)].map(
+    ([lesson, ids]) =>
+      `- Nothing was written of lesson ${lesson}: it is taken as planned (${ids.map(name).join(', ')})`,
+  );
+}
+
 /** What colleagues need besides: results, minutes, who was away, what was noted, what was not logged. */
 function staffSection(source: RecapSource, { logs, begun, missed }: EveningByLog): string[] {
   const { introduced, library, lesson, minutes = {}, attendance = [], students = [], notes = [] } = source;
@@ -199,6 +211,7 @@ function staffSection(source: RecapSource, { logs, begun, missed }: EveningByLog
     }),
     ...unlogged.map(id => `- ${name(id)}: not logged`),
     ...goOnWith(missed, begun, name),
+    ...takenAsPlanned(source, name),
     ...away.map(id => {
       const student = students.find(one => one.id === id)?.name ?? id;
       return `- Away: ${student}, lacks ${(lacking.get(id) ?? []).map(name).join(', ') || 'nothing'}`;

@@ -1,13 +1,13 @@
 import {
   askWhatIf,
   type BrokenRule,
+  type ClassHistory,
   type ClassPlan,
   type Course,
   draftRecaps,
   type FinishedLesson,
   type FoundPlan,
   type LeastMinutes,
-  type Log,
   leastMinutes,
   type Material,
   type MipSolver,
@@ -17,7 +17,6 @@ import {
   type PlanProblem,
   planClass,
   planMends,
-  type Recap,
   type Result,
   solvePlan,
   type WhatIfAnswer,
@@ -99,9 +98,9 @@ const worker = {
     material: Material,
     course: Course,
     published: Placed,
-    events: { logs: readonly Log[]; recaps: readonly Pick<Recap, 'lesson'>[] },
+    history: ClassHistory,
   ): Result<ClassPlan, readonly string[]> {
-    return planClass(openLibrary(material), course, published, events);
+    return planClass(openLibrary(material), course, published, history);
   },
 
   /** The recaps of a lesson as they would be drafted now. */

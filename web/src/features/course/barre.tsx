@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { format, parseISO } from 'date-fns';
-import { Check, TriangleAlert } from 'lucide-react';
+import { Check, CircleQuestionMark, TriangleAlert } from 'lucide-react';
 import { memo, useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { Spoken } from '../../ui/parts.tsx';
@@ -30,6 +30,7 @@ const Bead = chakra('button', {
     '& > .head > small': { fontSize: 'xs', color: 'quiet', whiteSpace: 'nowrap' },
     '& > .head > span': { ml: 'auto', alignSelf: 'center', display: 'flex', color: 'ready' },
     '& > .head > .broken': { color: 'stop' },
+    '& > .head > .unwritten': { color: 'quiet' },
   },
   variants: { isToday: { true: { borderColor: 'now' } } },
 });
@@ -37,6 +38,7 @@ const Bead = chakra('button', {
 const STATES = {
   broken: { icon: <TriangleAlert size={15} aria-hidden />, words: ', a rule is broken here' },
   taught: { icon: <Check size={15} strokeWidth={3} aria-hidden />, words: ', taught' },
+  unwritten: { icon: <CircleQuestionMark size={15} aria-hidden />, words: ', nothing was written of it' },
   ahead: { icon: null, words: '' },
 } as const;
 
@@ -50,12 +52,18 @@ export function Barre() {
   const showsDraft = /\/(map|material)/.test(pathname) || !classPlan;
   const judged = showsDraft ? draft.judgement : classPlan.answer;
   const behind = classPlan?.progress.lessons ?? 0;
+  const unwritten = new Set(classPlan?.progress.unwritten);
   const broken = new Set(judged?.broken.flatMap(rule => rule.lesson ?? []));
   const rail = useRef<HTMLElement>(null);
   useEffect(() => {
     const bead = rail.current?.querySelectorAll('button')[lesson - 1];
     if (rail.current && bead) rail.current.scrollLeft = bead.offsetLeft - rail.current.clientWidth / 2;
   }, [lesson]);
+  const stateOf = (number: number) => {
+    if (broken.has(number)) return 'broken';
+    if (unwritten.has(number)) return 'unwritten';
+    return number <= behind ? 'taught' : 'ahead';
+  };
   return (
     <chakra.nav ref={rail} aria-label="Lessons" overflowX="auto" position="relative">
       <chakra.div
@@ -74,7 +82,7 @@ export function Barre() {
               key={`lesson-${number}`}
               number={number}
               date={date === undefined ? '' : date === today ? 'today' : format(parseISO(date), 'd MMM')}
-              state={broken.has(number) ? 'broken' : number <= behind ? 'taught' : 'ahead'}
+              state={stateOf(number)}
               isOpen={number === lesson}
               isPlanned={judged !== undefined}
               goTo={goTo}

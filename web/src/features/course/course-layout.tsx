@@ -1,6 +1,13 @@
 import { chakra } from '@chakra-ui/react';
 import type { CourseAnswer, Material, SignedInPerson, StudioAnswer } from '@map-step/contract';
-import { lessonsBehind, lessonsOver, openLibrary, type Placed, placedOf } from '@map-step/core';
+import {
+  lessonsBehind,
+  lessonsOver,
+  lessonsPassed,
+  openLibrary,
+  type Placed,
+  placedOf,
+} from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Outlet, useParams, useSearchParams } from 'react-router';
@@ -113,7 +120,7 @@ function WithPlan({ children }: Around) {
 }
 
 function WithClass({ children }: Around) {
-  const { answer, material, me } = useCourse();
+  const { answer, material, me, today } = useCourse();
   const { id, stored } = useChosenClass();
   const { waiting, keep, section } = useWaitingEvents(me, id === undefined ? undefined : stored.data);
   const { saved } = usePlan();
@@ -121,8 +128,9 @@ function WithClass({ children }: Around) {
   const followed = useMemo(() => (published ? placedOf(published) : saved), [published, saved]);
   // Its key is long: it is looked up anew only when something of it has changed.
   const query = useMemo(
-    () => classPlanQuery(material, course, followed, section),
-    [material, course, followed, section],
+    () =>
+      classPlanQuery(material, course, followed, section, lessonsPassed(section?.section.dates ?? [], today)),
+    [material, course, followed, section, today],
   );
   const { data } = useQuery(query);
   const classPlan = section && data?.ok ? data.value : undefined;
@@ -151,12 +159,14 @@ function chooseSection(
 }
 
 function WithPlace({ children }: Around) {
-  const { answer } = useCourse();
+  const { answer, today } = useCourse();
   const { section } = useClass();
   const [search] = useSearchParams();
   const address = useAddress();
   const count = answer.course.lessons.length;
-  const behind = section ? lessonsBehind(section.logs, section.recaps) : 0;
+  const behind = section
+    ? Math.max(lessonsBehind(section.logs, section.recaps), lessonsPassed(section.section.dates, today))
+    : 0;
   const lesson = chooseLesson(count, search.get('lesson'), behind);
   const content = useMemo(() => {
     const goTo = (to: number) => {

@@ -12,7 +12,7 @@ const material = {
 };
 const section = mondayClass(() => undefined).section;
 const keyOf = (of: Course, figures = material, published = { wrap: 6 }) =>
-  classPlanQuery(figures, of, published, section).queryHash;
+  classPlanQuery(figures, of, published, section, 0).queryHash;
 
 test.each([
   ['the points', { weights: { mix: 9 } }],

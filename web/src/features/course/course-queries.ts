@@ -110,17 +110,18 @@ export function classPlanQuery(
   material: Material,
   course: Course,
   published: Placed,
-  section: SectionAnswer | undefined,
+  section: Pick<SectionAnswer, 'section' | 'logs' | 'recaps'> | undefined,
+  over: number,
 ) {
   const recaps = (section?.recaps ?? []).map(({ lesson }) => ({ lesson }));
-  const events = { logs: section?.logs ?? [], recaps };
+  const history = { logs: section?.logs ?? [], recaps, over };
   const { placed: _, ...rules } = course;
-  const told = section ? [rules, published, events, numberOf(material)] : [];
+  const told = section ? [rules, published, history, numberOf(material)] : [];
   const queryKey = [...keys.classPlan(section?.section.id ?? ''), ...told];
   return queryOptions({
     queryKey,
     queryHash: hashKey(queryKey),
-    queryFn: section ? () => planClassInWorker(material, course, published, events) : skipToken,
+    queryFn: section ? () => planClassInWorker(material, course, published, history) : skipToken,
     staleTime: Number.POSITIVE_INFINITY,
     placeholderData: previous => previous,
   });

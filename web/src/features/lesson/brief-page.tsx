@@ -17,6 +17,7 @@ export function BriefPage() {
   if (!section) return <Empty title="No class follows this course yet">There is nothing to hand over.</Empty>;
   if (!classPlan || !lessonOrder) return <Skeleton lines={8} />;
   const { order } = lessonOrder;
+  const unwritten = classPlan.progress.unwritten.filter(before => before < lesson);
   const { dates, room, start, staff } = section.section;
   const date = dates[lesson - 1];
   const { lead, follow, solo } = section.counts;
@@ -60,6 +61,13 @@ export function BriefPage() {
             </p>
           ))}
         </Group>
+        {unwritten.length > 0 && (
+          <Group title="Taken as planned">
+            {unwritten.map(before => (
+              <p key={before}>Nothing was written of lesson {before}.</p>
+            ))}
+          </Group>
+        )}
         {recap && (
           <Group title={`What was promised after lesson ${recap.lesson}`}>
             {recap.promises.length === 0 ? (

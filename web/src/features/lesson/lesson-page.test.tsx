@@ -1,7 +1,9 @@
 // @vitest-environment happy-dom
+
+import { openLibrary, placedOf, planClass } from '@map-step/core';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { mondayClass, renderRoom } from '../../test/in-course.tsx';
+import { demoStudio, mondayClass, renderRoom } from '../../test/in-course.tsx';
 import { LessonPage } from './lesson-page.tsx';
 
 // The room opens at the block of the clock on the wall; the class begins at 19:00.
@@ -101,6 +103,44 @@ test('a lesson after the next is looked at, and not marked', () => {
   open(6);
   expect(screen.getByText('This lesson comes after lesson 5 is finished.')).toBeTruthy();
   expect(screen.queryByRole('button', { name: 'Solid' })).toBeNull();
+});
+
+/** Lesson 5 had its day a week ago, and nobody wrote of it. */
+function openAfterUnwritten(lesson: number, role: 'director' | 'teacher' = 'director') {
+  const monday = mondayClass(vi.fn());
+  const course = demoStudio.courses?.find(({ id }) => id === 'hustle-1');
+  if (!monday.section || !course) throw new Error('the demo has no such class');
+  const { logs, recaps } = monday.section;
+  const plan = planClass(openLibrary(demoStudio), course, placedOf(course), { logs, recaps, over: 5 });
+  const classContent = { ...monday, classPlan: plan.ok ? plan.value : undefined };
+  const room = renderRoom(<LessonPage />, { role, lesson, classContent });
+  // There is no worker here: what it would say of the class as it was before that evening.
+  for (const { queryKey } of room.client.getQueryCache().findAll({ queryKey: ['class-plan'] }))
+    room.client.setQueryData(
+      queryKey,
+      planClass(openLibrary(demoStudio), course, placedOf(course), { logs, recaps, over: 4 }),
+    );
+  return room;
+}
+
+test('an evening of which nobody wrote does not lock the next one, and is asked about above it', async () => {
+  const { server } = openAfterUnwritten(6);
+  expect(screen.getByRole('button', { name: 'Start the evening' })).toBeTruthy();
+  expect(screen.getByText('Nothing was written of lesson 5 (Monday 9 March)')).toBeTruthy();
+  expect(screen.getByText(/It is taken as planned until somebody says how it went: Cross-over/)).toBeTruthy();
+  expect(screen.getByRole('link', { name: /It was not held/ })).toBeTruthy();
+  press('It went as planned');
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  const [{ logs }] = server.sent as [{ logs: { result: string; lesson: number; pattern: string }[] }];
+  expect(logs.map(({ pattern }) => pattern)).toContain('cross-over');
+  expect(new Set(logs.map(({ result, lesson }) => `${lesson} ${result}`))).toEqual(new Set(['5 solid']));
+});
+
+test('it is written down late as the plan then was, and finished like any other', async () => {
+  openAfterUnwritten(5);
+  const marks = await screen.findByRole('group', { name: 'How Cross-over went' });
+  expect(within(marks).getByRole('button', { name: 'Solid' })).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Finish lesson 5' })).toBeTruthy();
 });
 
 test('a lesson that was taught tells what happened, and leads to its recap', () => {

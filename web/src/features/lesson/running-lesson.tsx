@@ -23,6 +23,7 @@ import { Partners } from './partners.tsx';
 import { PresentBlock } from './present-block.tsx';
 import { Songs } from './songs.tsx';
 import { Tonight } from './tonight.tsx';
+import { UnwrittenEvenings } from './unwritten-evenings.tsx';
 import { useAttendance } from './use-attendance.ts';
 import { useEvening } from './use-evening.ts';
 import { type LessonOrder, useLessonOrder } from './use-lesson-order.ts';
@@ -52,6 +53,7 @@ function EveningRoom(lessonOrder: LessonOrder) {
   const mayTeach = useMayTeach();
   const isNext = lesson === (classPlan?.progress.lessons ?? 0) + 1;
   const mayLog = isNext && mayTeach;
+  const isPast = (section?.section.dates[lesson - 1] ?? today) < today;
   const run = useEvening(section?.section.id ?? '', lesson, order);
   const running = mayLog ? run.evening : undefined;
   const now = useNow(running !== undefined);
@@ -111,29 +113,32 @@ function EveningRoom(lessonOrder: LessonOrder) {
         {!isNext && (
           <p>This lesson comes after lesson {(classPlan?.progress.lessons ?? 0) + 1} is finished.</p>
         )}
+        <UnwrittenEvenings />
         {log.error && <Failure error={log.error} />}
         <Contradictions log={log} />
-        {mayLog && !running && (
+        {mayLog && !running && !isPast && (
           <Button look="next" size="large" justifySelf="start" onClick={run.begin}>
             Start the evening
           </Button>
         )}
-        <PresentBlock
-          block={here.block}
-          from={here.from}
-          to={next?.from ?? endOf(order, shown, studio.studio.timezone, running)}
-          left={running && leftInBlock(running, order, now)}
-          isPaused={running?.pausedAt !== undefined}
-          taken={taken}
-          log={mayLog ? log : undefined}
-          next={next && { from: next.from, title: next.block.title, minutes: next.minutes }}
-          goOn={next && enterOf(present + 1)}
-          {...(running && {
-            back: present > 0 ? run.back : undefined,
-            pause: running.pausedAt === undefined ? run.pause : run.resume,
-            lengthen: run.lengthen,
-          })}
-        />
+        {!isPast && (
+          <PresentBlock
+            block={here.block}
+            from={here.from}
+            to={next?.from ?? endOf(order, shown, studio.studio.timezone, running)}
+            left={running && leftInBlock(running, order, now)}
+            isPaused={running?.pausedAt !== undefined}
+            taken={taken}
+            log={mayLog ? log : undefined}
+            next={next && { from: next.from, title: next.block.title, minutes: next.minutes }}
+            goOn={next && enterOf(present + 1)}
+            {...(running && {
+              back: present > 0 ? run.back : undefined,
+              pause: running.pausedAt === undefined ? run.pause : run.resume,
+              lengthen: run.lengthen,
+            })}
+          />
+        )}
         <chakra.section aria-label="Running order">
           <EveningList blocks={shown} present={present} log={mayLog ? log : undefined} enterOf={enterOf} />
           <Label>
@@ -153,7 +158,7 @@ function EveningRoom(lessonOrder: LessonOrder) {
             <WhoIsHere attendance={attendance} />
           </chakra.div>
         )}
-        {mayLog && <Partners students={attendance.students} />}
+        {mayLog && !isPast && <Partners students={attendance.students} />}
         <Songs notes={notes} figures={[...ordered]} mayLog={mayLog} />
         {mayLog && <EveningNotes notes={notes} />}
         {running && <Tonight {...lessonOrder} />}

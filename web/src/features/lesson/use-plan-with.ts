@@ -30,6 +30,7 @@ export function usePlanWith(supposed: readonly Supposed[]): ClassPlan | undefine
       planClassInWorker(material, answer.course, published, {
         logs: [...logs, ...supposed.map(entryOf)],
         recaps: [...(section?.recaps ?? []), { lesson }],
+        over: lesson,
       }),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60_000,

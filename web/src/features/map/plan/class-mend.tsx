@@ -19,6 +19,9 @@ export function ClassMend() {
       label="The class"
       title={`${name}, after ${progress.lessons} ${progress.lessons === 1 ? 'lesson' : 'lessons'}`}
     >
+      {progress.unwritten.length > 0 && (
+        <p>Nothing was written of lesson {progress.unwritten.join(', ')}: taken as planned.</p>
+      )}
       {moved.length === 0 ? (
         <Label>It follows the published plan.</Label>
       ) : (
