@@ -9,7 +9,9 @@ test.each([1, 2])('the file that is kept of version %i is read, and means what i
   const read = readDocument(kept(version));
   if (!read.ok) throw new Error(JSON.stringify(read.fault));
   expect(read.value.format).toBe('mapstep/2');
-  expect(checkDocument(read.value).problems.filter(({ severity }) => severity === 'error')).toEqual([]);
+  const errors = checkDocument(read.value).problems.filter(({ severity }) => severity === 'error');
+  // Its one figure is made of itself, which was not refused then.
+  expect(errors.map(({ code, at }) => `${code} ${at}`)).toEqual(['needs-cycle /patterns/0/made']);
   const { format: _, ...given } = JSON.parse(kept(version));
   const { format: __, ...now } = JSON.parse(writeDocument(read.value));
   expect(now).toEqual(given);

@@ -280,6 +280,7 @@ export { FORMAT } from './model/document.ts';
 export { parseBeats, printBeats } from './model/fraction.ts';
 export { freeId } from './model/free-id.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
+export { needsOf } from './model/needs.ts';
 export { failure, type Result, success } from './model/result.ts';
 export { isTimeZone } from './model/time-zone.ts';
 export { CoreError, type Tenths, TICKS_PER_BEAT, type Ticks, tenths, ticks } from './model/units.ts';

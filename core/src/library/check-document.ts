@@ -1,7 +1,7 @@
 import type { StudioDocument } from '../model/document.ts';
 import { type Issue, issue } from '../model/issue.ts';
 import { checkFigures } from './check-figures.ts';
-import { findNeedCycles } from './check-needs.ts';
+import { findCircles } from './check-needs.ts';
 import { checkReferences } from './check-references.ts';
 import { openLibrary } from './library.ts';
 
@@ -22,7 +22,7 @@ export function checkDocument(document: StudioDocument): DocumentCheck {
     ...checkDuplicates(document),
     ...checkReferences(document),
     ...checkFigures(document, library),
-    ...findNeedCycles(document),
+    ...findCircles(document),
   ];
   return { patterns: document.patterns?.length ?? 0, problems };
 }

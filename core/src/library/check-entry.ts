@@ -1,7 +1,7 @@
 import type { Dance, StudioDocument } from '../model/document.ts';
 import { type Issue, issue } from '../model/issue.ts';
 import { figureErrorsIn } from './check-figures.ts';
-import { findNeedCycles } from './check-needs.ts';
+import { findCircles } from './check-needs.ts';
 import { checkReferences } from './check-references.ts';
 import { byId } from './library.ts';
 
@@ -12,7 +12,7 @@ import { byId } from './library.ts';
 export function checkFirstEntry(document: StudioDocument, list: 'patterns' | keyof StudioDocument): Issue[] {
   const problems = [
     ...checkReferences(document),
-    ...(list === 'patterns' ? [...firstFigure(document), ...findNeedCycles(document)] : []),
+    ...(list === 'patterns' ? [...firstFigure(document), ...findCircles(document)] : []),
   ];
   return problems.filter(({ severity, at }) => severity === 'error' && `${at}/`.startsWith(`/${list}/0/`));
 }

@@ -1,32 +1,51 @@
 import type { Pattern, StudioDocument } from '../model/document.ts';
 import { entryAt } from '../model/entry-at.ts';
 import { type Issue, issue } from '../model/issue.ts';
+import { needsOf } from '../model/needs.ts';
 import { byId } from './library.ts';
 
-/** One issue for each circle of needs, at the first of its patterns. Depth-first without recursion; linear. */
-export function findNeedCycles(document: StudioDocument): Issue[] {
+/**
+ * One issue for each circle of needs, of pieces and of variants, at the first of its patterns. Depth-first without recursion;
+ * linear.
+ */
+export function findCircles(document: StudioDocument): Issue[] {
   const patterns = document.patterns ?? [];
-  return needCycles(patterns).map(cycle => {
+  const tell = (
+    code: 'needs-cycle' | 'variant-cycle',
+    cycle: readonly string[],
+    path: (of: Pattern) => string,
+    words: string,
+  ) => {
     const first = entryAt(cycle, 0);
     const index = patterns.findIndex(({ id }) => id === first);
-    return issue(
-      'needs-cycle',
-      ['patterns', index, 'needs'],
-      `these need each other: ${[...cycle, first].join(' → ')}`,
-    );
+    const field = path(entryAt(patterns, index));
+    return issue(code, ['patterns', index, field], `${words}: ${[...cycle, first].join(' → ')}`);
+  };
+  const needed = circlesOf(patterns, needsOf).map(cycle => {
+    const next = entryAt(cycle, 1 % cycle.length);
+    const field = ({ needs = [] }: Pattern) => (needs.includes(next) ? 'needs' : 'made');
+    return tell('needs-cycle', cycle, field, 'these need each other');
   });
+  const varied = circlesOf(patterns, ({ variantOf }) => (variantOf === undefined ? [] : [variantOf])).map(
+    cycle => tell('variant-cycle', cycle, () => 'variantOf', 'these are variants of each other'),
+  );
+  return [...needed, ...varied];
 }
 
-/** The circles of needs among these patterns, each as the ids along it. */
-export function needCycles(patterns: readonly Pick<Pattern, 'id' | 'needs'>[]): string[][] {
-  const known = byId(patterns);
+/** The circles among entries that lead to others, each as the ids along it. */
+export function circlesOf<Entry extends { readonly id: string }>(
+  entries: readonly Entry[],
+  leadsTo: (entry: Entry) => readonly string[],
+): string[][] {
+  const known = byId(entries);
   const done = new Set<string>();
   const cycles: string[][] = [];
-  for (const { id: root } of patterns) {
+  for (const { id: root } of entries) {
     const trail: { id: string; next: number }[] = done.has(root) ? [] : [{ id: root, next: 0 }];
     while (trail.length > 0) {
       const here = entryAt(trail, trail.length - 1);
-      const need = known.get(here.id)?.needs?.[here.next];
+      const entry = known.get(here.id);
+      const need = entry && leadsTo(entry)[here.next];
       here.next += 1;
       if (need === undefined) {
         done.add(here.id);

@@ -106,6 +106,24 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
     [['needs-cycle', '/patterns/0/needs']],
   ],
   [
+    'figures that are made of each other',
+    studio([
+      figure('a', { made: [{ pattern: 'c' }, { pattern: 'b' }] }),
+      figure('b', { made: [{ pattern: 'c', last: 'a' }] }),
+      figure('c'),
+    ]),
+    [['needs-cycle', '/patterns/0/made']],
+  ],
+  [
+    'variants of each other',
+    studio([
+      figure('a', { variantOf: 'b' }),
+      figure('b', { variantOf: 'c' }),
+      figure('c', { variantOf: 'a' }),
+    ]),
+    [['variant-cycle', '/patterns/0/variantOf']],
+  ],
+  [
     'a need of a higher level',
     studio([figure('a', { level: 'one', needs: ['b'] }), figure('b', { level: 'two' })]),
     [['needs-level', '/patterns/0/needs/0']],

@@ -1,3 +1,4 @@
+import { needsOf } from '../model/needs.ts';
 import type { Library } from './library.ts';
 
 /** A figure in the drawing of what needs what, with how far it is from the chosen one. */
@@ -16,10 +17,10 @@ export interface NeedsGraph {
 
 /** All that a figure stands on, in turn, and all that it opens, in turn. A circle is walked once. */
 export function needsGraph(library: Library, id: string): NeedsGraph {
-  const needsOf = (figure: string) =>
-    (library.patterns.get(figure)?.needs ?? []).filter(need => library.patterns.has(need));
+  const needsIn = (figure: string) =>
+    needsOf(library.patterns.get(figure) ?? {}).filter(need => library.patterns.has(need));
   const opensOf = openedBy(library);
-  const below = longestWays(id, needsOf);
+  const below = longestWays(id, needsIn);
   const above = longestWays(id, figure => opensOf.get(figure) ?? []);
   const layers = new Map([[id, 0]]);
   for (const [figure, way] of below) if (!layers.has(figure)) layers.set(figure, -way);
@@ -30,15 +31,15 @@ export function needsGraph(library: Library, id: string): NeedsGraph {
     .map(([figure, layer]) => ({ id: figure, layer }))
     .sort((a, b) => a.layer - b.layer || (place.get(a.id) ?? 0) - (place.get(b.id) ?? 0));
   const edges = nodes.flatMap(({ id: to }) =>
-    needsOf(to).flatMap(from => (layers.has(from) ? [[from, to] as const] : [])),
+    needsIn(to).flatMap(from => (layers.has(from) ? [[from, to] as const] : [])),
   );
   return { nodes, edges };
 }
 
 function openedBy(library: Library): ReadonlyMap<string, readonly string[]> {
   const opened = new Map<string, string[]>();
-  for (const { id, needs = [] } of library.patterns.values())
-    for (const need of needs) opened.set(need, [...(opened.get(need) ?? []), id]);
+  for (const pattern of library.patterns.values())
+    for (const need of needsOf(pattern)) opened.set(need, [...(opened.get(need) ?? []), pattern.id]);
   return opened;
 }
 

@@ -13,6 +13,7 @@ export const CHECK_CODES = {
   'unknown-hold': 'error',
   'arms-wound': 'error',
   'needs-cycle': 'error',
+  'variant-cycle': 'error',
   'needs-level': 'error',
   'beats-off-bar': 'hint',
   'turn-against-line': 'hint',

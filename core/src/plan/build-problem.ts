@@ -2,6 +2,7 @@ import type { Library } from '../library/library.ts';
 import { assemblyMinutes } from '../likeness/assembly.ts';
 import { figureElements } from '../likeness/elements.ts';
 import type { Course, CourseItem, CourseLesson, Pattern } from '../model/document.ts';
+import { needsOf } from '../model/needs.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import { type Tenths, tenths, tenthsOfMinutes } from '../model/units.ts';
 import type { Figure } from '../steps/figure.ts';
@@ -35,7 +36,7 @@ function roomInLesson(library: Library, course: Course, lesson: CourseLesson): T
 }
 
 function assemblyOf(figure: Figure, library: Library, { roles }: Pick<Course, 'roles'>): Tenths {
-  const needed = (figure.pattern.needs ?? []).flatMap(id => library.readings.get(id)?.figure ?? []);
+  const needed = needsOf(figure.pattern).flatMap(id => library.readings.get(id)?.figure ?? []);
   return assemblyMinutes(figure, needed, roles === 'both');
 }
 
@@ -80,7 +81,7 @@ export function buildPlanProblem(
     }
     const elements = figureElements(figure, library.elements);
     for (const element of elements) minutes[element.id] = element.minutes;
-    const missing = (figure.pattern.needs ?? []).filter(
+    const missing = needsOf(figure.pattern).filter(
       need => !knownFigures.has(need) && !course.items.some(({ pattern }) => pattern === need),
     );
     for (const need of missing)
@@ -131,7 +132,7 @@ function planItem(item: CourseItem, figure: Figure, context: ItemContext): PlanI
     value,
     assembly,
     elements: elements.map(({ id }) => id),
-    needs: (pattern.needs ?? []).filter(id => !knownFigures.has(id)),
+    needs: needsOf(pattern).filter(id => !knownFigures.has(id)),
     ...(from !== undefined && { from }),
     ...(to !== undefined && { to }),
     ...(pin !== undefined && { pin }),

@@ -1,4 +1,4 @@
-import { needCycles } from '../library/check-needs.ts';
+import { circlesOf } from '../library/check-needs.ts';
 import { gateLesson } from './domain.ts';
 import { lastIntroducing, type PlanProblem, taughtLessons } from './problem.ts';
 
@@ -47,7 +47,9 @@ function badLessons(problem: PlanProblem): string[] {
 }
 
 function cycles(problem: PlanProblem): string[] {
-  return needCycles(problem.items).map(cycle => `these need each other: ${[...cycle, cycle[0]].join(' → ')}`);
+  return circlesOf(problem.items, ({ needs }) => needs).map(
+    cycle => `these need each other: ${[...cycle, cycle[0]].join(' → ')}`,
+  );
 }
 
 function forbiddenPins(problem: PlanProblem): string[] {

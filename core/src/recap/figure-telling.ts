@@ -3,6 +3,7 @@ import { isOffered, type Library } from '../library/library.ts';
 import { comparisonInWords, nearestFigures } from '../likeness/compare.ts';
 import type { Pattern, Studio } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
+import { needsOf } from '../model/needs.ts';
 import { labelOf, otherSchools } from '../steps/counts.ts';
 import { danceBeats, type Figure, type FigurePart } from '../steps/figure.ts';
 import { allExitHolds, entryHolds, findHold } from '../steps/holds.ts';
@@ -67,7 +68,8 @@ function marksOf({ marks = [] }: Pattern, kind: 'cue' | 'signal' | 'fault') {
 /** What a figure is for: the figures of the house that need it. */
 function whatItOpens({ id, dance }: Pattern, { patterns }: Library): string {
   const opens = [...patterns.values()].filter(
-    other => other.dance === dance && other.needs?.includes(id) && isOffered(other) && other.kind !== 'drill',
+    other =>
+      other.dance === dance && needsOf(other).includes(id) && isOffered(other) && other.kind !== 'drill',
   );
   if (opens.length === 0) return '';
   const names = opens.slice(0, MOST_OPENED).map(({ name }) => name);

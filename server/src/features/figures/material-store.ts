@@ -1,4 +1,4 @@
-import type { Element, Level, Pattern } from '@map-step/core';
+import { type Element, type Level, needsOf, type Pattern } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 
@@ -69,9 +69,12 @@ export function listElementsOf(scope: StudioScope, dances: readonly string[]): P
   );
 }
 
-/** These figures and all that they need, in turn. */
+/** These figures, all that they need and what they are variants of, in turn. */
 export function listWithNeeds(scope: StudioScope, ids: readonly string[]): Promise<readonly Pattern[]> {
-  return withNeeds(scope, [], ids);
+  return withNeeds(scope, [], ids, pattern => [
+    ...needsOf(pattern),
+    ...(pattern.variantOf === undefined ? [] : [pattern.variantOf]),
+  ]);
 }
 
 /** One more query for each step by which what is needed lies outside; within one dance that is none. */
@@ -79,14 +82,15 @@ async function withNeeds(
   scope: StudioScope,
   figures: readonly Pattern[],
   ids: readonly string[],
+  leadsTo: (pattern: Pattern) => readonly string[] = needsOf,
 ): Promise<readonly Pattern[]> {
   const there = new Map(figures.map(figure => [figure.id, figure]));
   const missing = (wanted: readonly string[]) => wanted.filter(id => !there.has(id));
-  let wanted = missing([...ids, ...figures.flatMap(({ needs = [] }) => needs)]);
+  let wanted = missing([...ids, ...figures.flatMap(leadsTo)]);
   while (wanted.length > 0) {
     const found = await documentStore(scope, 'patterns').listSome(wanted);
     for (const figure of found) there.set(figure.id, figure);
-    wanted = found.length === 0 ? [] : missing(found.flatMap(({ needs = [] }) => needs));
+    wanted = found.length === 0 ? [] : missing(found.flatMap(leadsTo));
   }
   return [...there.values()];
 }

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type Library, lookAlikesOf } from '@map-step/core';
+import { type Library, lookAlikesOf, needsOf } from '@map-step/core';
 import { type RefObject, useEffect, useState } from 'react';
 import type { DraftPlan } from '../../course/course-view.ts';
 
@@ -69,7 +69,7 @@ export function NeedCurves({ board, chosen, library, draft }: NeedCurvesProps) {
 
 function linksOf(chosen: string, library: Library, { problem, placed }: DraftPlan): readonly Link[] {
   const needs = [...library.patterns.values()].flatMap(pattern =>
-    (pattern.needs ?? [])
+    needsOf(pattern)
       .filter(need => pattern.id === chosen || need === chosen)
       .map((need): Link => {
         const isBroken = (placed[need] ?? 99) > (placed[pattern.id] ?? 99);

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { assemblyMinutes, type Figure, isOffered } from '@map-step/core';
+import { assemblyMinutes, type Figure, isOffered, needsOf } from '@map-step/core';
 import { Button, Label } from '../../../ui/parts.tsx';
 import { useCourseCommands } from '../../course/course-commands.ts';
 import { useCourse } from '../../course/course-context.ts';
@@ -55,7 +55,7 @@ export function IntoCourse({ editing }: { editing: FigureEditing }) {
   );
 
   function minutesInWords(figure: Figure): string {
-    const needed = (pattern.needs ?? []).flatMap(id => library.readings.get(id)?.figure ?? []);
+    const needed = needsOf(pattern).flatMap(id => library.readings.get(id)?.figure ?? []);
     const minutes = assemblyMinutes(figure, needed, course.roles === 'both') / TENTHS;
     return `About ${minutes} minutes to put it together, and its new elements`;
   }
