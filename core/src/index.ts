@@ -411,7 +411,7 @@ export { printStep, type Step } from './steps/step.ts';
 export { type FigureTrack, putTrackWord, qualitiesInOrder, tracksInOrder } from './steps/tracks.ts';
 export { readTypedSteps, suggestSteps, type TypedContext } from './steps/typed.ts';
 export type { FreeFoot } from './steps/weight.ts';
-export { actionInWords, stepInWords, turnInWords } from './steps/words.ts';
+export { actionInWords, cellWords, stepInWords, turnInWords } from './steps/words.ts';
 export { numberedCall, slowQuickCall, type TimedStep, timedSteps } from './timing/calls.ts';
 export { fitPhrase, secondsAt } from './timing/phrase.ts';
 export {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Dance, Pattern } from '../model/document.ts';
 import { readWrittenFigure } from '../steps/figure.ts';
+import { cellWords } from '../steps/words.ts';
 import { dance, figure } from '../test/studio.ts';
 import { writeSheetSvg } from './write-svg.ts';
 
@@ -44,6 +45,28 @@ describe('a step sheet as a drawing', () => {
     );
   });
 
+  test('says the turn before and after a step apart, as the screen does', () => {
+    const turned = { rhythm: '1 2', parts: { lead: 'L +90 side -90, R close', follow: 'opposite' } };
+    const drawing = draw(turned);
+    expect(words(drawing).join(' ')).toContain('L side quarter left, then step then quarter right');
+    const { figure: read } = readWrittenFigure(figure('a', turned), dance);
+    const step = read.parts[0]?.steps[0]?.step;
+    expect(step && cellWords(step)).toEqual(['side', 'quarter left, then step', 'then quarter right']);
+  });
+
+  test('the words of a cell do not reach into the next, and no row is lower than its fullest cell', () => {
+    const drawing = draw({
+      rhythm: '1&2',
+      parts: { lead: 'L -180 fwd small +180, R close, L side', follow: 'opposite' },
+    });
+    const texts = [...drawing.matchAll(/<text x="([\d.]+)" y="([\d.]+)" font-size="12"[^>]*>([^<]*)</g)];
+    for (const [, , , text = ''] of texts.filter(([, x]) => Number(x) < 168))
+      expect(text.length).toBeLessThanOrEqual(10);
+    expect(Math.max(...texts.map(([, , y]) => Number(y)))).toBeLessThan(
+      Number(/height="(\d+)"/.exec(drawing)?.[1]),
+    );
+  });
+
   test('columns are as wide as their beats: a half has half of a whole', () => {
     const drawing = draw({ rhythm: '1&2', parts: { lead: 'L side, R close, L side', follow: 'opposite' } });
     const [one = 0, and = 0, two = 0] = [...drawing.matchAll(/<path d="M(\d+) 40V/g)].map(([, x]) =>
@@ -72,7 +95,8 @@ describe('a step sheet as a drawing', () => {
       rhythm: '1 2 3 (4)',
       parts: { lead: 'L fwd, R fwd small, L close +180', follow: 'R back, L side, R close +180' },
     });
-    expect(words(drawing)).toEqual(expect.arrayContaining(['(4)', 'rest', 'small', 'half left', 'own step']));
+    expect(words(drawing)).toEqual(expect.arrayContaining(['(4)', 'rest', 'small', 'own step']));
+    expect(words(drawing).join(' ')).toContain('then half left');
     expect(drawing).toContain('url(#own-follow)');
   });
 

@@ -5,11 +5,11 @@ import { holdStretches } from '../steps/hold-stretches.ts';
 import { type SheetCell, type SheetLayout, sheetLayout } from '../steps/sheet.ts';
 import { sheetLines } from '../steps/sheet-lines.ts';
 import { type FigureTrack, tracksInOrder } from '../steps/tracks.ts';
-import { actionInWords, turnInWords } from '../steps/words.ts';
+import { cellWords } from '../steps/words.ts';
 
 const TITLE = 96;
 const LEAST_COLUMN = 72;
-const ROW = 84;
+const LEAST_ROW = 84;
 const COUNTS = 64;
 const RIBBON = 28;
 const TRACK = 24;
@@ -27,21 +27,22 @@ export function writeSheetSvg(figure: Figure, names: { readonly [role in Role]?:
   const layout = sheetLayout(figure);
   const lines = sheetLines(layout.columns, MOST_WIDTH, LEAST_COLUMN).map(range => lineOf(layout, range));
   const tracks = tracksInOrder(figure.dance, figure.pattern);
-  const rows = COUNTS + figure.parts.length * ROW + RIBBON + tracks.length * TRACK;
+  const row = rowHeight(figure, lines);
+  const rows = COUNTS + figure.parts.length * row + RIBBON + tracks.length * TRACK;
   const width = Math.max(TITLE, ...lines.map(({ end }) => end));
   const height = HEAD + Math.max(1, lines.length) * (rows + GAP) - GAP;
   const body = [
     label(0, 24, figure.pattern.name, { size: 20, weight: 700 }),
     ...lines.flatMap((line, index) => {
       const top = HEAD + index * (rows + GAP);
-      const bottom = top + COUNTS + figure.parts.length * ROW;
+      const bottom = top + COUNTS + figure.parts.length * row;
       return [
         ...drawCounts(line, top),
-        ...figure.parts.flatMap((part, row) =>
-          drawRow(part, line, top + COUNTS + row * ROW, names[part.role]),
+        ...figure.parts.flatMap((part, at) =>
+          drawRow(part, line, { top: top + COUNTS + at * row, height: row }, names[part.role]),
         ),
         ...drawHold(figure, line, bottom),
-        ...tracks.flatMap((track, row) => drawTrack(track, line, bottom + RIBBON + row * TRACK, names)),
+        ...tracks.flatMap((track, at) => drawTrack(track, line, bottom + RIBBON + at * TRACK, names)),
       ];
     }),
   ];
@@ -66,6 +67,8 @@ interface Line {
   readonly end: number;
   /** Where a column of this line begins; undefined for those of others. */
   at(column: number): number | undefined;
+  /** How wide a cell is. */
+  widthOf(cell: SheetCell): number;
 }
 
 function lineOf(layout: SheetLayout, range: readonly [number, number]): Line {
@@ -76,7 +79,9 @@ function lineOf(layout: SheetLayout, range: readonly [number, number]): Line {
     edges.set(column, end);
     end += (layout.columns[column]?.width ?? 0) * perBeat;
   }
-  return { layout, range, end, at: column => edges.get(column) };
+  const widthOf = ({ from, to }: SheetCell) =>
+    layout.columns.slice(from, to).reduce((sum, { width }) => sum + width * perBeat, 0);
+  return { layout, range, end, at: column => edges.get(column), widthOf };
 }
 
 function drawCounts({ layout: { columns, cells }, at }: Line, top: number): readonly string[] {
@@ -98,43 +103,88 @@ function drawCounts({ layout: { columns, cells }, at }: Line, top: number): read
 
 function drawRow(
   part: FigurePart,
-  { layout: { cells }, at, end }: Line,
-  top: number,
+  line: Line,
+  { top, height }: Row,
   name: string | undefined,
 ): readonly string[] {
+  const { layout, at, end } = line;
   const color = COLORS[part.role];
   return [
     `<path d="M0 ${top}H${end}" stroke="${LINE}"/>`,
-    label(4, top + ROW / 2, name ?? { lead: 'Leader', follow: 'Follower', solo: 'Steps' }[part.role], {
+    label(4, top + height / 2, name ?? { lead: 'Leader', follow: 'Follower', solo: 'Steps' }[part.role], {
       size: 13,
       weight: 700,
       color,
     }),
-    ...(cells.get(part.role) ?? []).flatMap(cell => {
+    ...(layout.cells.get(part.role) ?? []).flatMap(cell => {
       const x = at(cell.from);
-      return x === undefined ? [] : drawCell(part, cell, x, top);
+      return x === undefined ? [] : drawCell(part, cell, { x, width: line.widthOf(cell), top, height });
     }),
   ];
 }
 
-function drawCell(part: FigurePart, cell: SheetCell, x: number, top: number): readonly string[] {
-  const frame = `<path d="M${x} ${top}v${ROW}" stroke="${LINE}"/>`;
+interface Row {
+  readonly top: number;
+  readonly height: number;
+}
+
+/** As high as its fullest cell is. */
+function rowHeight(figure: Figure, lines: readonly Line[]): number {
+  const heights = lines.flatMap(line =>
+    figure.parts.flatMap(part =>
+      (line.layout.cells.get(part.role) ?? []).map(
+        cell => FIRST_LINE + linesOf(part, cell, line.widthOf(cell)).length * LINE_HEIGHT,
+      ),
+    ),
+  );
+  return Math.max(LEAST_ROW, ...heights);
+}
+
+/** Where the first line of a cell stands, how far apart they are, and about how wide a letter is. */
+const FIRST_LINE = 36;
+const LINE_HEIGHT = 14;
+const LETTER = 7;
+
+/** The words of a cell, broken where they would reach into the next. */
+function linesOf(part: FigurePart, cell: SheetCell, width: number): readonly string[] {
+  const figureStep = cell.step === null ? undefined : part.steps[cell.step];
+  const step = figureStep?.step;
+  if (!step) return [];
+  const [action = '', ...others] = cellWords(step);
+  const own = figureStep.natural === 'own' ? ['own step'] : [];
+  const all = [`${step.foot === 'B' ? 'both' : step.foot} ${action}`, ...others, ...own];
+  return all.flatMap(words => brokenInto(words, Math.max(8, Math.floor((width - 8) / LETTER))));
+}
+
+function brokenInto(words: string, most: number): readonly string[] {
+  const lines: string[] = [];
+  for (const word of words.split(' ')) {
+    const last = lines.at(-1);
+    if (last !== undefined && last.length + 1 + word.length <= most)
+      lines[lines.length - 1] = `${last} ${word}`;
+    else lines.push(word);
+  }
+  return lines;
+}
+
+function drawCell(
+  part: FigurePart,
+  cell: SheetCell,
+  { x, width, top, height }: Row & { readonly x: number; readonly width: number },
+): readonly string[] {
+  const frame = `<path d="M${x} ${top}v${height}" stroke="${LINE}"/>`;
   const figureStep = cell.step === null ? undefined : part.steps[cell.step];
   const step = figureStep?.step;
   if (!step) return [frame, ...(cell.step === null ? [label(x + 6, top + 18, 'rest', { size: 12 })] : [])];
   const isOwn = figureStep.natural === 'own';
-  const turn = step.turnBefore + step.turnAfter;
-  const lines = [
-    `${step.foot === 'B' ? 'both' : step.foot} ${actionInWords(step.action)}`,
-    ...(step.qualifiers.length > 0 ? [step.qualifiers.join(', ')] : []),
-    ...(turn === 0 ? [] : [turnInWords(turn)]),
-    ...(isOwn ? ['own step'] : []),
-  ];
   return [
     frame,
     `<rect x="${x + 6}" y="${top + 6}" width="${step.foot === 'B' ? 20 : 10}" height="14" rx="5" fill="${isOwn ? `url(#own-${part.role})` : COLORS[part.role]}"/>`,
-    ...lines.map((line, index) =>
-      label(x + 6, top + 36 + index * 14, line, { size: 12, weight: index === 0 ? 700 : 400 }),
+    ...linesOf(part, cell, width).map((line, index) =>
+      label(x + 6, top + FIRST_LINE + index * LINE_HEIGHT, line, {
+        size: 12,
+        weight: index === 0 ? 700 : 400,
+      }),
     ),
   ];
 }

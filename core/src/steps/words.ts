@@ -40,6 +40,16 @@ export function actionInWords(action: string): string {
   return ownEntry(ACTION_WORDS, action) ?? action;
 }
 
+/** What stands in a step's cell beside its foot, line by line: the action, how it is danced, the turns before it and after. */
+export function cellWords(step: Step): readonly string[] {
+  return [
+    actionInWords(step.action),
+    ...(step.qualifiers.length > 0 ? [step.qualifiers.join(', ')] : []),
+    ...(step.turnBefore === 0 ? [] : [`${turnInWords(step.turnBefore)}, then step`]),
+    ...(step.turnAfter === 0 ? [] : [`then ${turnInWords(step.turnAfter)}`]),
+  ];
+}
+
 /** A step in words: `left forward small, then quarter left`. */
 export function stepInWords(step: Step): string {
   const before = step.turnBefore === 0 ? '' : `, turning ${turnInWords(step.turnBefore)}`;

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import {
-  actionInWords,
+  cellWords,
   type Figure,
   markCount,
   type Opening,
@@ -8,7 +8,6 @@ import {
   type Role,
   signalsBy,
   stepCount,
-  turnInWords,
 } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
 import { useCourse } from '../../course/course-context.ts';
@@ -114,21 +113,13 @@ function FigureName({ figure: { pattern } }: { figure: Figure }) {
   );
 }
 
-/** The steps from one to another, each with its count: `2 forward quarter right, 3 close`. */
+/** The steps from one to another, each with its count: `2 forward, then quarter right; 3 close`. */
 function stepsOf(figure: Figure, role: Role, from: number, to: number): string {
   const part = figure.parts.find(one => one.role === role);
   return (part?.steps ?? [])
     .slice(from, to)
     .map(({ step }, index) => {
-      if (!step || !part) return '';
-      const turn = step.turnBefore + step.turnAfter;
-      return [
-        stepCount(figure, part, from + index),
-        actionInWords(step.action),
-        turn === 0 ? '' : turnInWords(turn),
-      ]
-        .filter(Boolean)
-        .join(' ');
+      return step && part ? `${stepCount(figure, part, from + index)} ${cellWords(step).join(', ')}` : '';
     })
-    .join(', ');
+    .join('; ');
 }

@@ -1,11 +1,10 @@
 import { chakra } from '@chakra-ui/react';
 import {
-  actionInWords,
+  cellWords,
   type Figure,
   type FigureIssue,
   type FigurePart,
   findMend,
-  turnInWords,
   writtenSteps,
 } from '@map-step/core';
 import { Footprint } from '../figure/footprint.tsx';
@@ -37,6 +36,7 @@ export function StepCell({ figure, part, step: index, event, issues: all, isNarr
   const marks = (figure.pattern.marks ?? []).filter(
     mark => mark.event === event && (mark.role ?? firstRole) === role,
   );
+  const [action, ...others] = step ? cellWords(step) : [];
   const isOwn = role === 'follow' && figureStep?.natural === 'own';
   return (
     <chakra.div p="1.5" display="grid" gap="1" alignContent="start" height="full">
@@ -50,12 +50,11 @@ export function StepCell({ figure, part, step: index, event, issues: all, isNarr
           <Footprint step={step} dance={figure.dance} role={role} isHatched={isOwn} />
           <chakra.div fontSize="sm" lineHeight="1.2" textAlign={isNarrow ? 'center' : 'left'}>
             <chakra.p fontWeight="650" overflowWrap="anywhere">
-              <chakra.span color={role}>{step.foot === 'B' ? 'both' : step.foot}</chakra.span>{' '}
-              {actionInWords(step.action)}
+              <chakra.span color={role}>{step.foot === 'B' ? 'both' : step.foot}</chakra.span> {action}
             </chakra.p>
-            {step.qualifiers.length > 0 && <p>{step.qualifiers.join(', ')}</p>}
-            {step.turnBefore !== 0 && <p>{turnInWords(step.turnBefore)}, then step</p>}
-            {step.turnAfter !== 0 && <p>then {turnInWords(step.turnAfter)}</p>}
+            {others.map(words => (
+              <p key={words}>{words}</p>
+            ))}
             {isOwn && <chakra.p color="quiet">own step</chakra.p>}
           </chakra.div>
         </chakra.div>
