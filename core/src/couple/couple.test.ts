@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Dance, Hold, Pattern } from '../model/document.ts';
+import { ACTIONS } from '../model/step-words.ts';
 import { readWrittenFigure } from '../steps/figure.ts';
 import { naturalStep } from '../steps/mirror.ts';
 import { parseStep, printStep, splitPart } from '../steps/step.ts';
@@ -202,7 +203,7 @@ test('mirroring a figure mirrors its couple picture', () => {
   const mirrored = (part: string) =>
     splitPart(part)
       .map(text => {
-        const step = parseStep(text, () => true);
+        const step = parseStep(text, ACTIONS);
         if (!step.ok) throw new Error(text);
         return printStep(naturalStep(step.value, 'image'));
       })

@@ -45,6 +45,7 @@ export function figureErrorsIn(
       ({ code, path, message }) => [code, path, message] as const,
     ),
     ...belowNeeds(pattern, library),
+    ...outOfRange(pattern),
   ]
     .map(([code, path, message]) => ({ code, severity: CHECK_CODES[code], path, message }))
     .filter(({ severity }) => severity === 'error');
@@ -68,6 +69,7 @@ export function createFigureChecker(library: Library): (reading: FigureReading) 
     return [
       ...errors.map(({ code, path, message }) => [code, path, message] as const),
       ...belowNeeds(figure.pattern, library),
+      ...outOfRange(figure.pattern),
       ...(errors.length === 0 ? hints : []),
     ].map(([code, path, message]) => ({ code, severity: CHECK_CODES[code], path, message }));
   };
@@ -140,6 +142,32 @@ function tooFast(figure: Figure, library: Library): Hint[] {
       `the shortest step lasts ${Math.round(fastest)} ms at ${slowest} beats a minute; ${level.name} allows ${limit} ms`,
     ],
   ];
+}
+
+const SLOWEST = 20;
+const FASTEST = 400;
+const MOST_BEATS = 512;
+
+/** Numbers that nobody means: a slip of the keys, told where it is written with what would be taken. */
+function outOfRange({ tempo = [], rank = 0, minutes = 1, beats }: Pattern): Hint[] {
+  const bands = tempo.flatMap(({ min, max }, index): Hint[] => {
+    if (min > max)
+      return [
+        ['out-of-range', ['tempo', index], `runs backwards; write it from slow to fast: ${max} to ${min}`],
+      ];
+    if (min >= SLOWEST && max <= FASTEST) return [];
+    return [['out-of-range', ['tempo', index], `a tempo lies from ${SLOWEST} to ${FASTEST} beats a minute`]];
+  });
+  const other: (Hint | false)[] = [
+    rank < 0 && ['out-of-range', ['rank'], 'a rank counts from 0'],
+    minutes === 0 && ['out-of-range', ['minutes'], 'takes no time; write its minutes, or leave it empty'],
+    Number(beats) > MOST_BEATS && [
+      'out-of-range',
+      ['beats'],
+      `has more than ${MOST_BEATS} beats; a whole song is danced figure by figure`,
+    ],
+  ];
+  return [...bands, ...other.filter(hint => hint !== false)];
 }
 
 function belowNeeds(pattern: Pattern, library: Pick<Library, 'levels' | 'patterns'>): Hint[] {

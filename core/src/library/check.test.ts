@@ -106,6 +106,27 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
     [['needs-cycle', '/patterns/0/needs']],
   ],
   [
+    'numbers that nobody means',
+    studio([
+      figure('a', {
+        tempo: [
+          { min: 120, max: 100 },
+          { min: 100, max: 999 },
+        ],
+        rank: -3,
+        minutes: 0,
+      }),
+      figure('b', { beats: 999_999 }),
+    ]),
+    [
+      ['out-of-range', '/patterns/0/tempo/0'],
+      ['out-of-range', '/patterns/0/tempo/1'],
+      ['out-of-range', '/patterns/0/rank'],
+      ['out-of-range', '/patterns/0/minutes'],
+      ['out-of-range', '/patterns/1/beats'],
+    ],
+  ],
+  [
     'figures that are made of each other',
     studio([
       figure('a', { made: [{ pattern: 'c' }, { pattern: 'b' }] }),

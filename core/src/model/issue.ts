@@ -12,6 +12,7 @@ export const CHECK_CODES = {
   'unknown-id': 'error',
   'unknown-hold': 'error',
   'arms-wound': 'error',
+  'out-of-range': 'error',
   'needs-cycle': 'error',
   'variant-cycle': 'error',
   'needs-level': 'error',

@@ -58,7 +58,7 @@ export function freeFootBefore(figure: Figure, role: Role, index: number): FreeF
   const steps = writtenSteps(figure, role)
     .slice(0, index)
     .map(text => {
-      const step = parseStep(text, word => actions.has(word));
+      const step = parseStep(text, actions);
       return step.ok ? step.value : null;
     });
   if (steps.length > 0) return readWeight(steps, weightOf).end;

@@ -228,7 +228,7 @@ function derivedSteps(
 
 function readSteps({ text, actions, faults }: PartReading, role: Role): (Step | null)[] {
   return splitPart(text).map((stepText, index) => {
-    const parsed = parseStep(stepText, word => actions.has(word));
+    const parsed = parseStep(stepText, actions);
     if (parsed.ok) return parsed.value;
     faults.push({ ...parsed.fault, path: ['parts', role, index] });
     return null;

@@ -20,7 +20,7 @@ export interface Piece {
 export function dancePieces(dance: Dance): readonly Piece[] {
   const actions = danceActions(dance);
   const pieces = (dance.pieces ?? []).flatMap(({ id, name, rhythm, steps: text }) => {
-    const parsed = splitPart(text).map(step => parseStep(step, action => actions.has(action)));
+    const parsed = splitPart(text).map(step => parseStep(step, actions));
     const steps = parsed.flatMap(step => (step.ok ? [step.value] : []));
     const lengths = pieceLengths(dance, rhythm, steps.length);
     return steps.length === parsed.length && lengths?.length === steps.length

@@ -25,8 +25,15 @@ export function splitPart(part: string): readonly string[] {
   return part.trim() === '' ? [] : part.split(',').map(step => step.trim());
 }
 
-/** Reads one step. `isAction` knows the actions of the dance. */
-export function parseStep(text: string, isAction: (word: string) => boolean): Result<Step, StepFault> {
+/** A turn goes by eighths, and a step holds two whole ones at most, before and after it together. */
+const EIGHTH = 45;
+const MOST_TURN = 720;
+
+/** Reads one step in the actions of its dance. A refusal says what would be taken. */
+export function parseStep(
+  text: string,
+  actions: Pick<ReadonlyMap<string, unknown>, 'has' | 'keys'>,
+): Result<Step, StepFault> {
   const words = text.trim().split(/\s+/);
   const foot = words.shift()?.toUpperCase();
   if (foot !== 'L' && foot !== 'R' && foot !== 'B')
@@ -35,14 +42,26 @@ export function parseStep(text: string, isAction: (word: string) => boolean): Re
   const action = words.shift()?.toLowerCase();
   if (action === undefined) return bad(`"${text}" has no action; write ${SHAPE}`);
   if (TURN.test(action)) return bad(`"${text}" turns twice before its action; write ${SHAPE}`);
-  if (!isAction(action))
-    return failure({ code: 'unknown-action', message: `"${action}" is not an action of this dance` });
+  if (!actions.has(action))
+    return failure({
+      code: 'unknown-action',
+      message: `"${action}" is not an action of this dance; it has ${nearestOf(action, actions.keys())}`,
+    });
   if (foot === 'B' && !BOTH_FEET_ACTIONS.has(action))
     return bad(`both feet cannot "${action}"; B goes with ${[...BOTH_FEET_ACTIONS].join(', ')}`);
   const qualifiers: Qualifier[] = [];
   while (words.length > 0 && isQualifier(words[0])) qualifiers.push(words.shift() as Qualifier);
   const turnAfter = takeTurn(words);
-  if (words.length > 0) return bad(`"${words.join(' ')}" is not understood in "${text}"; write ${SHAPE}`);
+  if (words.length > 0)
+    return bad(
+      `"${words.join(' ')}" is not understood in "${text}"; after the action stand ${QUALIFIERS.join(', ')}, and a turn such as +90`,
+    );
+  const twice = qualifiers.find((qualifier, index) => qualifiers.indexOf(qualifier) !== index);
+  if (twice) return bad(`"${twice}" stands twice in "${text}"`);
+  const odd = [turnBefore, turnAfter].find(turn => turn % EIGHTH !== 0);
+  if (odd !== undefined) return bad(oddTurn(odd));
+  if (Math.abs(turnBefore) + Math.abs(turnAfter) > MOST_TURN)
+    return bad(`"${text}" turns more than ${MOST_TURN}, two whole turns, in one step`);
   return success({ foot, turnBefore, action, qualifiers, turnAfter });
 }
 
@@ -57,6 +76,22 @@ export function printStep(step: Step): string {
 /** Degrees that the dancer turns in the step, before and after the foot lands. */
 export function stepTurn(step: Step): number {
   return step.turnBefore + step.turnAfter;
+}
+
+const MOST_NAMED = 8;
+
+/** Words that would be taken instead of one that is not: those that begin alike first, and as many as can be read at once. */
+export function nearestOf(word: string, taken: Iterable<string>): string {
+  const all = [...taken];
+  const alike = all.filter(other => other.charAt(0) === word.charAt(0));
+  const named = [...new Set([...alike, ...all])].slice(0, MOST_NAMED);
+  return `${named.join(', ')}${all.length > named.length ? ' and more' : ''}`;
+}
+
+function oddTurn(turn: number): string {
+  const below = Math.floor(turn / EIGHTH) * EIGHTH;
+  const signed = (degrees: number) => (degrees > 0 ? `+${degrees}` : `${degrees}`);
+  return `turns go by eighths, 45 degrees: write ${signed(below)} or ${signed(below + EIGHTH)}, not ${signed(turn)}`;
 }
 
 function takeTurn(words: string[]): number {

@@ -8,12 +8,11 @@ import { parseStep, printStep, type Step, splitPart } from './step.ts';
 import { readWeight } from './weight.ts';
 import { stepInWords, turnInWords } from './words.ts';
 
-const isAction = (word: string) => ACTIONS.has(word);
 const weightOf = (step: Step) => ACTIONS.get(step.action) ?? 'takes';
 
 function steps(part: string): Step[] {
   return splitPart(part).map(text => {
-    const parsed = parseStep(text, isAction);
+    const parsed = parseStep(text, ACTIONS);
     if (!parsed.ok) throw new Error(parsed.fault.message);
     return parsed.value;
   });
@@ -41,8 +40,14 @@ describe('a step is written FOOT [TURN] ACTION [QUALIFIER…] [TURN]', () => {
     ['B fwd', 'bad-step', /both feet cannot/],
     ['L fwd quickly', 'bad-step', /"quickly" is not understood/],
     ['L fwd +90 small', 'bad-step', /"small" is not understood/],
+    ['L glide', 'unknown-action', /it has fwd, back, side/],
+    ['L fwd quickly', 'bad-step', /after the action stand small, outside/],
+    ['L fwd +100', 'bad-step', /write \+90 or \+135, not \+100/],
+    ['L -10 fwd', 'bad-step', /write -45 or 0, not -10/],
+    ['L +405 fwd -360', 'bad-step', /more than 720, two whole turns/],
+    ['L fwd small small', 'bad-step', /"small" stands twice/],
   ])('"%s" is refused as %s', (text, code, message) => {
-    const parsed = parseStep(text, isAction);
+    const parsed = parseStep(text, ACTIONS);
     expect(parsed).toMatchObject({ ok: false, fault: { code } });
     expect(parsed.ok ? '' : parsed.fault.message).toMatch(message);
   });
@@ -58,7 +63,7 @@ describe('a step is written FOOT [TURN] ACTION [QUALIFIER…] [TURN]', () => {
   test('what is printed reads back', () => {
     fc.assert(
       fc.property(anyStep, step => {
-        expect(parseStep(printStep(step as Step), isAction)).toEqual({ ok: true, value: step });
+        expect(parseStep(printStep(step as Step), ACTIONS)).toEqual({ ok: true, value: step });
       }),
       { seed: 5, numRuns: 300 },
     );

@@ -7,7 +7,7 @@ import { failure, type Result, success } from '../model/result.ts';
 import type { Action } from '../model/step-words.ts';
 import { danceActions } from './figure.ts';
 import { dancePieces, pieceOn } from './pieces.ts';
-import { parseStep, type Step, splitPart } from './step.ts';
+import { nearestOf, parseStep, type Step, splitPart } from './step.ts';
 import { type FreeFoot, readWeight } from './weight.ts';
 import { actionInWords } from './words.ts';
 
@@ -121,10 +121,12 @@ function readTypedStep(
   const action = exact ?? (begun === '' ? undefined : matchingActions(begun, actions)[0]);
   if (action === undefined)
     return failure(
-      begun === '' ? 'what does the foot do? write fwd, back, side …' : `"${begun}" is no action here`,
+      begun === ''
+        ? 'what does the foot do? write fwd, back, side …'
+        : `"${begun}" is no action here; there are ${nearestOf(begun, actions.keys())}`,
     );
   const written = [footFor(foot, action, free, actions), ...turn, action, ...rest].join(' ');
-  const step = parseStep(written, word => actions.has(word));
+  const step = parseStep(written, actions);
   return step.ok ? step : failure(step.fault.message);
 }
 
