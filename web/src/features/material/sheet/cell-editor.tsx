@@ -40,6 +40,7 @@ export function CellEditor({ figure, cursor, label }: CellEditorProps) {
         aria-controls={id}
         aria-activedescendant={picked >= 0 ? `${id}-${picked}` : undefined}
         aria-invalid={cursor.fault !== undefined}
+        aria-describedby={`${id}-turns`}
         autoFocus
         autoComplete="off"
         spellCheck={false}
@@ -117,6 +118,17 @@ function Suggestions({ id, fault, texts, picked, take }: SuggestionsProps) {
           </chakra.li>
         ))}
       </chakra.ul>
+      <chakra.p
+        id={`${id}-turns`}
+        px="2"
+        py="1"
+        fontSize="xs"
+        color="quiet"
+        borderTop="1px solid"
+        borderColor="line"
+      >
+        +90 turns a quarter left, -90 right: before the action or after it
+      </chakra.p>
     </chakra.div>
   );
 }

@@ -84,8 +84,11 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
     ...(editing.mayWrite && {
       Delete: () => editing.change('Steps', (_, now) => removeStep(now, place.role, place.step)),
       Backspace: () => {
-        editing.change('Steps', (_, now) => removeStep(now, place.role, place.step - 1));
-        move(-1);
+        // At the end, where nothing is written yet, the step before.
+        const isEmpty = place.step >= count(place.role);
+        const step = isEmpty ? place.step - 1 : place.step;
+        editing.change('Steps', (_, now) => removeStep(now, place.role, step));
+        if (isEmpty) move(-1);
       },
       '.': mend,
       '=': () => editing.change('Natural step', (_, now) => makeStepNatural(now, place.step)),
