@@ -21,19 +21,19 @@ interface CancelEveningProps {
   readonly lessons: readonly CourseLesson[];
   /** Where the figures lie for the teachers of this class. */
   readonly plan: Placed;
-  readonly today: string;
+  /** Those that are to come, and those past of which nothing was written. */
+  readonly evenings: readonly string[];
   nameOf(figure: string): string;
-  put(more: Partial<ClassLayout>): void;
+  callOff(more: Partial<ClassLayout>): void;
 }
 
 /** Calls an evening off: the reason, what becomes of its lesson, and what that does to the plan, before it is done. */
-export function CancelEvening({ layout, lessons, plan, today, nameOf, put }: CancelEveningProps) {
+export function CancelEvening({ layout, lessons, plan, evenings, nameOf, callOff }: CancelEveningProps) {
   const { data: studio } = useQuery(studioQuery);
-  const coming = layout.dates.filter(date => date >= today);
   const [chosen, choose] = useState<string>();
   const [why, setWhy] = useState('');
   const [way, setWay] = useState<Way>('new-evening');
-  const date = coming.find(one => one === chosen) ?? coming[0];
+  const date = evenings.find(one => one === chosen) ?? evenings[0];
   if (date === undefined) return null;
   const last = way === 'none' ? { kind: way } : ({ kind: way, holidays: studio?.holidays ?? [] } as const);
   const after = cancelEvening(layout, date, why.trim(), last);
@@ -44,7 +44,7 @@ export function CancelEvening({ layout, lessons, plan, today, nameOf, put }: Can
           label="The evening of"
           width="12rem"
           value={date}
-          among={coming.map(day => ({ value: day, words: dayInWords(day) }))}
+          among={evenings.map(day => ({ value: day, words: dayInWords(day) }))}
           set={choose}
         />
         <chakra.div width="20rem">
@@ -62,7 +62,7 @@ export function CancelEvening({ layout, lessons, plan, today, nameOf, put }: Can
         disabled={!after || why.trim() === ''}
         onClick={() => {
           if (!after) return;
-          put({ dates: after.dates, cancelled: after.cancelled });
+          callOff({ dates: after.dates, cancelled: after.cancelled });
           setWhy('');
         }}
       >

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import type { TermAnswer } from '@map-step/contract';
-import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { demoStudio } from '../../test/in-course.tsx';
 import { renderOnServer } from '../../test/on-server.tsx';
@@ -25,11 +25,12 @@ const term: TermAnswer = {
     },
   ],
 };
+const TOLD = { section, version: 1, students: [], logs: [], attendance: [], notes: [], recaps: [], seq: 0 };
 const stored = (body: object) => ({ body, version: 1, history: [] });
 
-function open() {
+function open(written: object[] = [], part = '') {
   return renderOnServer(<ClassPage />, {
-    at: `/classes/${id}`,
+    at: `/classes/${id}${part}`,
     path: '/classes/:class',
     answers: {
       [`GET /api/sections/${id}/document`]: stored(section ?? {}),
@@ -42,6 +43,7 @@ function open() {
         history: [],
       },
       'GET /api/term': term,
+      [`GET /api/sections/${id}`]: { ...TOLD, logs: written },
     },
   });
 }
@@ -70,4 +72,30 @@ test('what is laid out and not saved can be left as it was', async () => {
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Leave it as it was' })));
   expect(screen.getByLabelText('Begins at')).toHaveProperty('value', '19:00');
   expect(sent).toEqual([]);
+});
+
+test('an evening is called off with one press, a past one too of which nothing was written', async () => {
+  const past = section.dates[4] ?? '';
+  const { sent } = open([{ lesson: 4 }], '?part=off');
+  const why = await screen.findByLabelText('Why, as students may read it', {}, { timeout: 20_000 });
+  await waitFor(() =>
+    expect(screen.getByRole('combobox', { name: 'The evening of' }).textContent).toContain('9 Mar'),
+  );
+  await act(async () => fireEvent.change(why, { target: { value: 'No heating' } }));
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Call it off' })));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  const [{ body }] = sent as [{ body: { command: { changes: { field: string; to: unknown }[] } } }];
+  const cancelled = body.command.changes.find(({ field }) => field.startsWith('cancelled'));
+  expect(JSON.stringify(cancelled?.to)).toContain(past);
+});
+
+test('a class of which something was written is not offered to be taken away', async () => {
+  const offer = () => screen.queryByRole('button', { name: /^Take this class away/ });
+  open([{ lesson: 1 }]);
+  await screen.findByLabelText('Begins at', {}, { timeout: 20_000 });
+  await act(async () => undefined);
+  expect(offer()).toBeNull();
+  cleanup();
+  open();
+  await waitFor(() => expect(offer()).not.toBeNull(), { timeout: 20_000 });
 });

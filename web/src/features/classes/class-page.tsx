@@ -13,7 +13,7 @@ import { Button, Label, Skeleton } from '../../ui/parts.tsx';
 import { UnsavedGuard } from '../../ui/unsaved-guard.tsx';
 import { classAggregate } from '../course/class-document.ts';
 import { ClassRefusal } from '../course/class-refusal.tsx';
-import { courseQuery } from '../course/course-queries.ts';
+import { courseQuery, sectionQuery } from '../course/course-queries.ts';
 import { HistoryList } from '../history/history-list.tsx';
 import { sessionQuery } from '../session/session-queries.ts';
 import { NextStep } from '../setup/next-step.tsx';
@@ -81,6 +81,16 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
       );
     draft(undefined);
   };
+  /** Done at once, unless something else of the class waits to be saved: then together with that. */
+  const callOff = (more: Partial<ClassLayout>) => {
+    if (isDirty) put(more);
+    else
+      commands.change(
+        'An evening called off',
+        changesBetween(section, layOut(section, { ...saved, ...more })),
+      );
+  };
+  const written = useLastWritten(section.id);
   const nameOf = (id: string) => material?.patterns.find(one => one.id === id)?.name ?? id;
   const isPair = material?.dances.find(({ id }) => id === course.dances[0])?.roles !== 'solo';
   return (
@@ -91,14 +101,16 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
         <Label aria-live="polite">{isDirty ? 'not saved yet' : isSaving ? 'saving' : 'saved'}</Label>
       </chakra.div>
       <ClassEvenings layout={layout} lessons={course.lessons.length} put={put} />
-      <Disclosure title="Call an evening off" size="small">
+      <Disclosure title="Call an evening off" size="small" startsOpen={search.get('part') === 'off'}>
         <CancelEvening
           layout={layout}
           lessons={course.lessons}
           plan={published ? placedOf(published) : {}}
-          today={today}
+          evenings={layout.dates.filter(
+            (date, index) => date >= today || (written !== undefined && index >= written),
+          )}
           nameOf={nameOf}
-          put={put}
+          callOff={callOff}
         />
       </Disclosure>
       <ClassStaff staff={layout.staff} put={staff => put({ staff })} />
@@ -122,9 +134,17 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
       <Disclosure title="Changes of this class" size="small">
         <HistoryList history={answer.history} takeBack={commands.takeBack} />
       </Disclosure>
-      <TakeClassAway id={section.id} />
+      {written === 0 && <TakeClassAway id={section.id} />}
     </chakra.div>
   );
+}
+
+/** The last lesson of which something was written, 0 when nothing was; undefined while that is not known. */
+function useLastWritten(id: string): number | undefined {
+  const { data } = useQuery(sectionQuery(id));
+  if (!data) return undefined;
+  const { logs, attendance, notes, recaps } = data;
+  return Math.max(0, ...[...logs, ...attendance, ...notes, ...recaps].map(({ lesson }) => lesson));
 }
 
 function TakeClassAway({ id }: { id: string }) {

@@ -41,7 +41,7 @@ function UnwrittenEvening({ lesson }: { lesson: number }) {
           </Button>
           <Button onClick={() => goTo(lesson)}>Write lesson {lesson} down</Button>
           {me.role === 'director' ? (
-            <Link to={`/classes/${section?.section.id}`}>It was not held: call it off</Link>
+            <Link to={`/classes/${section?.section.id}?part=off`}>It was not held: call it off</Link>
           ) : (
             <span>Was it not held? The director calls it off.</span>
           )}
