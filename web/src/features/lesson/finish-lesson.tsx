@@ -33,6 +33,12 @@ export function FinishLesson({ log, figures, finished }: FinishLessonProps) {
         >
           {unmarked.length > 0 && <p>{unmarked.map(id => figureName(library, id)).join(', ')}</p>}
           <Proposed unmarked={unmarked} />
+          {log.waiting > 0 && (
+            <p role="status">
+              It waits until {log.waiting === 1 ? 'one mark is' : `${log.waiting} marks are`} sent: the recap
+              is drafted where all of them are. They are kept here until there is a connection.
+            </p>
+          )}
           <chakra.div display="flex" flexWrap="wrap" gap="2" mt="2">
             <Button
               look="next"

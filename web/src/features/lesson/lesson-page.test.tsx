@@ -86,6 +86,24 @@ test('the clock runs, a minute more is taken from the rest, and what a figure to
   press('Begin the clock anew');
 });
 
+test('an evening that starts late says when it now ends', () => {
+  atClock('19:08');
+  open(5);
+  press('Start the evening');
+  expect(order().textContent).toContain('it ends at 20:08');
+  press('Begin the clock anew');
+});
+
+test('finishing without a connection says why it waits', () => {
+  const monday = mondayClass(vi.fn());
+  const entry = { id: 'x', lesson: 5, pattern: 'cross-over', result: 'solid' };
+  const waiting = [{ kind: 'log', entry }] as unknown as typeof monday.waiting;
+  renderRoom(<LessonPage />, { lesson: 5, classContent: { ...monday, waiting } });
+  fireEvent.click(screen.getByRole('button', { name: 'Finish lesson 5' }));
+  expect(screen.getByText(/It waits until one mark is sent/)).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Finish and draft the recap' })).toHaveProperty('disabled', true);
+});
+
 test('before it is finished it says what will be logged as not reached, and then sends just that', async () => {
   const { server } = open(5);
   fireEvent.click(screen.getByRole('button', { name: 'Finish lesson 5' }));

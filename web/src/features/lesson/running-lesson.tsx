@@ -143,6 +143,7 @@ function EveningRoom(lessonOrder: LessonOrder) {
           <EveningList blocks={shown} present={present} log={mayLog ? log : undefined} enterOf={enterOf} />
           <Label>
             {shown.reduce((sum, { minutes }) => sum + minutes, 0)} of {order.minutes} minutes
+            {running && `; it ends at ${endOf(order, shown, studio.studio.timezone, running)}`}
             {order.over > 0
               ? `; the plan is ${order.over} minutes too long, so new material is shortened`
               : ''}
