@@ -87,10 +87,13 @@ const browser = await chromium.launch({
   chromiumSandbox: false,
   args: ['--disable-gpu', '--disable-quic', '--font-render-hinting=none', '--force-color-profile=srgb'],
 });
-for (const shot of SHOTS) await take(shot);
-await takeRecapOfStudent();
-await browser.close();
-await server.stop();
+try {
+  for (const shot of SHOTS) await take(shot);
+  await takeRecapOfStudent();
+} finally {
+  await browser.close();
+  await server.stop();
+}
 
 async function open({ who, path, size = DESK, theme = 'day' }) {
   const context = await browser.newContext({
@@ -107,7 +110,8 @@ async function open({ who, path, size = DESK, theme = 'day' }) {
   }
   await page.getByRole('main').waitFor();
   await page.waitForLoadState('networkidle');
-  await page.getByRole('status', { name: 'Loading' }).waitFor({ state: 'detached' });
+  // Several parts of a page may still be loading.
+  await page.waitForFunction(() => !document.querySelector('[role=status][aria-label=Loading]'));
   return page;
 }
 

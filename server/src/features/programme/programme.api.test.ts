@@ -83,9 +83,9 @@ test('what a coming lesson brings is looked over: what is worth a look is told w
   const tonight = classes.find(({ id }) => id === 'hustle-1-monday');
   const published = (await ottilie.call('course.read', { params: { course: 'hustle-1' } })).body.published;
   const coming = published?.placed.find(({ lesson }) => lesson === tonight?.standing.today)?.pattern ?? '';
-  // Too fast for anybody: each of its steps would last far under a tenth of a second.
+  // Too fast for anybody: its shortest step would last under a tenth of a second.
   await server.sql(
-    `UPDATE patterns SET body = jsonb_set(body, '{tempo}', '[{"min": 900, "max": 1000}]') WHERE id = '${coming}' AND studio_id = '${server.studioId}'`,
+    `UPDATE patterns SET body = jsonb_set(body, '{tempo}', '[{"min": 390, "max": 400}]') WHERE id = '${coming}' AND studio_id = '${server.studioId}'`,
   );
   const after = (await ottilie.call('programme.faults')).body.faults;
   expect(after.length).toBeGreaterThan(before);
