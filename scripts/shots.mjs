@@ -118,6 +118,8 @@ async function open({ who, path, size = DESK, theme = 'day' }) {
 async function take(shot) {
   const page = await open(shot);
   await shot.act?.(page);
+  // What a worker works out, as the plan of a class, comes a moment after the page.
+  await page.waitForTimeout(1500);
   await save(page, shot.file);
 }
 

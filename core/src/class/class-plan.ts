@@ -8,7 +8,6 @@ import type { Placed, PlanItem, PlanProblem } from '../plan/problem.ts';
 import { solvePlan } from '../plan/solve.ts';
 import { findProblemFaults } from '../plan/validate.ts';
 import { type ClassHistory, type ClassProgress, classProgress } from './progress.ts';
-import { standingLogs } from './standing.ts';
 
 export interface ClassPlan {
   readonly answer: Omit<PlanAnswer, 'seconds'>;
@@ -36,7 +35,9 @@ export function planClass(
   published: Placed,
   history: ClassHistory,
 ): Result<ClassPlan, readonly string[]> {
-  const progress = classProgress(history);
+  // A class may have more evenings than its course has lessons now.
+  const over = Math.min(history.over ?? 0, course.lessons.length);
+  const progress = classProgress({ ...history, over });
   let supposed: Placed = {};
   for (const lesson of progress.unwritten) {
     const before = withSupposed(classProgress(historyBefore(history, lesson)), supposed);
@@ -45,8 +46,7 @@ export function planClass(
     const { placed } = plan.value.answer;
     const isToCome = (id: string) => before.taught[id] === undefined || before.begun.includes(id);
     const tonight = Object.keys(placed).filter(id => placed[id] === lesson && isToCome(id));
-    const denied = laterNotDanced(history, lesson);
-    for (const id of tonight) if (!denied.has(id)) supposed = { ...supposed, [id]: lesson };
+    supposed = { ...supposed, ...Object.fromEntries(tonight.map(id => [id, lesson])) };
   }
   const plan = planFrom(library, course, published, withSupposed(progress, supposed));
   return plan.ok ? success({ ...plan.value, supposed }) : plan;
@@ -58,16 +58,6 @@ function historyBefore({ logs, recaps }: ClassHistory, lesson: number): ClassHis
     recaps: recaps.filter(recap => recap.lesson < lesson),
     over: lesson - 1,
   };
-}
-
-/** What a later evening did not reach, or only touched, was not danced as planned before. */
-function laterNotDanced({ logs }: ClassHistory, lesson: number): ReadonlySet<string> {
-  const later = standingLogs(logs).filter(log => log.lesson > lesson);
-  return new Set(
-    later.flatMap(({ pattern, result }) =>
-      result === 'not-reached' || result === 'touched' ? [pattern] : [],
-    ),
-  );
 }
 
 function withSupposed(progress: ClassProgress, supposed: Placed): ClassProgress {

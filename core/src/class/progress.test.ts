@@ -73,10 +73,15 @@ describe('what a class has behind it', () => {
       expect([moved, answer.placed, answer.broken]).toEqual([[], published, []]);
     });
 
-    test('and so are two in a row; what a later log says of their figures counts more', () => {
+    test('and so are two in a row, and all to the end of the course, though there are more evenings than lessons', () => {
       expect(plan({ ...first, over: 3 }).supposed).toEqual({ sway: 2, wheel: 3 });
-      const missed = [...first.logs, log(3, 'sway', 'not-reached')];
-      expect(plan({ ...first, logs: missed, over: 3 }).supposed).toEqual({});
+      for (const over of [5, 7]) expect(plan({ ...first, over }).progress.lessons).toBe(5);
+    });
+
+    test('stays taken as planned though a later evening had no time to review its figures', () => {
+      const missed = [...first.logs, log(3, 'sway', 'not-reached'), log(3, 'wheel')];
+      const { supposed, progress, moved } = plan({ logs: missed, recaps: [...first.recaps, { lesson: 3 }] });
+      expect([supposed, progress.carried, moved]).toEqual([{ sway: 2 }, [], []]);
     });
 
     test('what was carried into it, or begun before it, is taken as danced there', () => {

@@ -53,9 +53,10 @@ function EveningRoom(lessonOrder: LessonOrder) {
   const mayTeach = useMayTeach();
   const isNext = lesson === (classPlan?.progress.lessons ?? 0) + 1;
   const mayLog = isNext && mayTeach;
-  const isPast = (section?.section.dates[lesson - 1] ?? today) < today;
   const run = useEvening(section?.section.id ?? '', lesson, order);
   const running = mayLog ? run.evening : undefined;
+  // One that runs past midnight is still tonight's.
+  const isPast = !running && (section?.section.dates[lesson - 1] ?? today) < today;
   const now = useNow(running !== undefined);
   useWakeLock(running !== undefined);
   const date = section?.section.dates[lesson - 1];
