@@ -81,6 +81,7 @@ test('undo and redo are told apart', () => {
 
 test('keys are shown as they stand on a keyboard', () => {
   expect(shownKeys(SHORTCUTS.redo)).toEqual(['Ctrl', 'Shift', 'Z']);
+  expect([shownKeys(SHORTCUTS.plan), shownKeys(SHORTCUTS.publish)]).toEqual([['P'], ['Shift', 'P']]);
   expect(shownKeys(SHORTCUTS['room-map'])).toEqual(['G', 'A']);
   expect(shownKeys(SHORTCUTS.lesson)).toEqual(['1 … 9']);
 });
