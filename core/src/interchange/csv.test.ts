@@ -58,8 +58,13 @@ describe('comma-separated values', () => {
   });
 
   test('rows know the line on which they begin', () => {
-    const read = readCsv('a\n\n"b\nc"\nd');
-    expect(read.ok && read.value.map(({ line }) => line)).toEqual([1, 3, 5]);
+    const lines = (text: string) => {
+      const read = readCsv(text);
+      return read.ok ? read.value.map(({ line }) => line) : read.fault.line;
+    };
+    expect(lines('a\n\n"b\nc"\nd')).toEqual([1, 3, 5]);
+    expect(lines('a\r\n"b\r\n\r\nc"\r\nd\r\n')).toEqual([1, 2, 5]);
+    expect(lines('"a\r\nb"\r\n"c\r\nd"\r\n"e" f')).toBe(5);
   });
 
   test.each([

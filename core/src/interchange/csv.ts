@@ -1,5 +1,7 @@
-// Comma-separated values (RFC 4180): one pass over the characters. Cells that a spreadsheet would take for a
-// formula are written with an apostrophe before them, which reading takes away again.
+// Comma-separated values (RFC 4180). Cells that a spreadsheet would take for a formula are written with an apostrophe
+// before them, which reading takes away again.
+import { CsvError, parse } from 'csv-parse/browser/esm/sync';
+import { stringify } from 'csv-stringify/browser/esm/sync';
 import { failure, type Result, success } from '../model/result.ts';
 
 export interface CsvFault {
@@ -22,95 +24,54 @@ const MOST_CELLS = 2_000_000;
  * is taken from the first line. Empty lines are passed over. Linear in the length of the text.
  */
 export function readCsv(text: string): Result<readonly CsvRow[], CsvFault> {
-  const source = text.startsWith('\uFEFF') ? text.slice(1) : text;
-  const separator = separatorOf(source);
   const rows: CsvRow[] = [];
-  let cells: string[] = [];
-  let line = 1;
-  let rowLine = 1;
-  let count = 0;
-  let at = 0;
-  const endRow = () => {
-    if (cells.some(cell => cell !== '')) rows.push({ line: rowLine, cells });
-    cells = [];
+  let cellCount = 0;
+  // The parser counts two line ends where a cell holds CR LF.
+  let countedTwice = 0;
+  const keep = (cells: readonly string[], line: number) => {
+    cellCount += cells.length;
+    if (cellCount > MOST_CELLS) throw new TooManyCells(line - countedTwice);
+    countedTwice += countOf(cells, /\r\n/g);
+    const breaks = countOf(cells, /\r\n|\r|\n/g);
+    rows.push({ line: line - countedTwice - breaks, cells: cells.map(unguard) });
+    return null;
   };
-  while (at < source.length) {
-    const cell = readCell(source, at, separator);
-    if (cell === undefined)
-      return failure({ line: rowLine, message: 'a quote that is opened here is never closed' });
-    line += cell.breaks;
-    if (!isEnd(source.charAt(cell.end), separator)) {
-      const message = `"${source.charAt(cell.end)}" after a closing quote; write "" for a quote inside`;
-      return failure({ line, message });
-    }
-    cells.push(unguard(cell.text));
-    count += 1;
-    if (count > MOST_CELLS)
-      return failure({ line, message: `there are more than ${MOST_CELLS.toLocaleString('en-GB')} cells` });
-    at = cell.end;
-    const isRowOver = source.charAt(at) !== separator;
-    if (isRowOver) {
-      endRow();
-      if (source.startsWith('\r\n', at)) at += 1;
-      line += 1;
-      rowLine = line;
-    }
-    at += 1;
-    if (!isRowOver && at === source.length) cells.push('');
+  try {
+    parse(text, {
+      bom: true,
+      delimiter: separatorOf(text),
+      record_delimiter: ['\r\n', '\n', '\r'],
+      relax_column_count: true,
+      relax_quotes: true,
+      skip_records_with_empty_values: true,
+      trim: true,
+      on_record: (cells: string[], { lines }) => keep(cells, lines),
+    });
+  } catch (error) {
+    return failure(faultOf(error, countedTwice));
   }
-  endRow();
   return success(rows);
 }
 
-interface Cell {
-  readonly text: string;
-  /** Where its separator, the end of its line or of the text stands, or what should not stand after its quote. */
-  readonly end: number;
-  /** How many lines end inside its quotes. */
-  readonly breaks: number;
-}
-
-const BLANK = /[^\S\r\n]/;
-
-/** The cell that begins at `from`; undefined when its quote is never closed. */
-function readCell(source: string, from: number, separator: string): Cell | undefined {
-  const start = skipBlanks(source, from, separator);
-  if (source.charAt(start) === '"') return readQuoted(source, start + 1, separator);
-  let end = start;
-  while (!isEnd(source.charAt(end), separator)) end += 1;
-  return { text: source.slice(from, end).trim(), end, breaks: 0 };
-}
-
-/** The cell whose quote stands before `from`. */
-function readQuoted(source: string, from: number, separator: string): Cell | undefined {
-  const parts: string[] = [];
-  let at = from;
-  for (;;) {
-    const quote = source.indexOf('"', at);
-    if (quote < 0) return undefined;
-    parts.push(source.slice(at, quote));
-    at = quote + 1;
-    if (source.charAt(at) !== '"') break;
-    parts.push('"');
-    at += 1;
+class TooManyCells extends Error {
+  readonly line: number;
+  constructor(line: number) {
+    super(`there are more than ${MOST_CELLS.toLocaleString('en-GB')} cells`);
+    this.line = line;
   }
-  const text = parts.join('');
-  return { text, end: skipBlanks(source, at, separator), breaks: text.split('\n').length - 1 };
 }
 
-function skipBlanks(source: string, from: number, separator: string): number {
-  let at = from;
-  while (source.charAt(at) !== separator && BLANK.test(source.charAt(at))) at += 1;
-  return at;
+function faultOf(error: unknown, countedTwice: number): CsvFault {
+  if (error instanceof TooManyCells) return { line: error.line, message: error.message };
+  if (!(error instanceof CsvError)) throw error;
+  const line = Number(error['lines']) - countedTwice;
+  if (error.code === 'CSV_QUOTE_NOT_CLOSED')
+    return { line, message: 'a quote that is opened here is never closed' };
+  return { line, message: 'something stands after a closing quote; write "" for a quote inside' };
 }
 
-function isEnd(character: string, separator: string): boolean {
-  return character === '' || character === separator || character === '\n' || character === '\r';
-}
-
-/** The text of rows: commas, CRLF, quotes only where they are needed. */
-export function writeCsv(rows: readonly (readonly string[])[]): string {
-  return rows.map(cells => `${cells.map(writeCell).join(',')}\r\n`).join('');
+function countOf(cells: readonly string[], pattern: RegExp): number {
+  return cells.reduce((sum, cell) => sum + (cell.match(pattern)?.length ?? 0), 0);
 }
 
 function separatorOf(source: string): string {
@@ -119,15 +80,24 @@ function separatorOf(source: string): string {
   return SEPARATORS.reduce((best, separator) => (count(separator) > count(best) ? separator : best));
 }
 
+/** The text of rows: commas, CRLF, quotes only where they are needed. */
+export function writeCsv(rows: readonly (readonly string[])[]): string {
+  return stringify(
+    rows.map(cells => cells.map(guard)),
+    { record_delimiter: 'windows', quoted_match: NEEDS_QUOTES },
+  );
+}
+
 // A spreadsheet passes over what is blank or not printed before the sign, and takes the full-width sign for the plain one.
 const FORMULA = /^[\s\p{Cf}\p{Cc}]*[=+\-@\uFF1D\uFF0B\uFF0D\uFF20]|^[\t\r\n]/u;
 const NUMBER = /^[+-]?\d+(\.\d+)?$/;
 
-function writeCell(text: string): string {
+/** A cell that is read with another separator, or trimmed, stays what it is. */
+const NEEDS_QUOTES = /[;\t\r\n]|^\s|\s$/;
+
+function guard(text: string): string {
   const isRisky = FORMULA.test(text) && !NUMBER.test(text);
-  const guarded = isRisky || text.startsWith("'") ? `'${text}` : text;
-  const needsQuotes = /[",\r\n;\t]/.test(guarded) || guarded !== guarded.trim();
-  return needsQuotes ? `"${guarded.replaceAll('"', '""')}"` : guarded;
+  return isRisky || text.startsWith("'") ? `'${text}` : text;
 }
 
 /** What was guarded when it was written; numbers never were, but others write `'-90`. */

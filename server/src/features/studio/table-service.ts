@@ -1,6 +1,5 @@
 // Tables of students, of the items of courses and of the marks of checks: each becomes a part of a studio's document
 // and comes in as a document does.
-import { createHash } from 'node:crypto';
 import type { TableOrder, TableResult } from '@map-step/contract';
 import {
   type CheckMarkRow,
@@ -23,6 +22,7 @@ import {
   withIds,
 } from '@map-step/core';
 import { dequal } from 'dequal/lite';
+import { v5 } from 'uuid';
 import { documentStore } from '../../db/document-store.ts';
 import { eventStore } from '../../db/event-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -183,11 +183,13 @@ async function readMarks(
   };
 }
 
+/** The namespace of marks that come in by tables. */
+const MARKS = '2d0a7b0e-6a55-4c8b-9d5e-6f2a5b1c7e43';
+
 /** The same mark gets the same id each time its table comes in (a name-based UUID as of RFC 9562). */
 function markId(cells: RowCells): string {
   const told = ['check', 'student', 'role', 'pattern', 'layer', 'by', 'at'].map(field => cells[field] ?? '');
-  const hash = createHash('sha256').update(told.join('\n')).digest('hex');
-  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-8${hash.slice(13, 16)}-8${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
+  return v5(told.join('\n'), MARKS);
 }
 
 interface SoundRules<Entry> {
