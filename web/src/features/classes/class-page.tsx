@@ -61,35 +61,12 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
   const [search] = useSearchParams();
   const { data: material } = useQuery(danceQuery(course.dances[0] ?? ''));
   const isSaving = useIsSaving(classAggregate(section.id).key);
-  const [drafted, draft] = useState<{ readonly seen: Section; readonly layout: ClassLayout }>();
   const isEntering = search.get('part') === 'students';
-  const saved = layoutOf(section);
-  const layout = drafted?.layout ?? saved;
-  const isDirty = drafted !== undefined && !dequal(layout, layoutOf(drafted.seen));
+  const { layout, isDirty, put, save, leave, callOff } = useLayoutDraft(section, commands);
   const look = useClassLook(
     layout,
     course.lessons.map(({ minutes }) => minutes),
   );
-  const put = (more: Partial<ClassLayout>) =>
-    draft({ seen: drafted?.seen ?? section, layout: { ...layout, ...more } });
-  const save = () => {
-    // Only what was changed here, over what was seen: what somebody else changed meanwhile stays.
-    if (drafted)
-      commands.change(
-        'Evenings, room and staff',
-        changesBetween(drafted.seen, layOut(drafted.seen, drafted.layout)),
-      );
-    draft(undefined);
-  };
-  /** Done at once, unless something else of the class waits to be saved: then together with that. */
-  const callOff = (more: Partial<ClassLayout>) => {
-    if (isDirty) put(more);
-    else
-      commands.change(
-        'An evening called off',
-        changesBetween(section, layOut(section, { ...saved, ...more })),
-      );
-  };
   const written = useLastWritten(section.id);
   const nameOf = (id: string) => material?.patterns.find(one => one.id === id)?.name ?? id;
   const isPair = material?.dances.find(({ id }) => id === course.dances[0])?.roles !== 'solo';
@@ -120,7 +97,7 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
           <Button look="next" disabled={!look.isKnown} onClick={save}>
             {look.clashes.length > 0 ? 'Save it all the same' : 'Save evenings, room and staff'}
           </Button>
-          <Button onClick={() => draft(undefined)}>Leave it as it was</Button>
+          <Button onClick={leave}>Leave it as it was</Button>
         </chakra.div>
       )}
       <ClassStudents
@@ -137,6 +114,40 @@ function Loaded({ answer, course: { course, published }, commands, today }: Load
       {written === 0 && <TakeClassAway id={section.id} />}
     </chakra.div>
   );
+}
+
+/** Evenings, room and staff under one's hands, over the class as it was when one began. */
+function useLayoutDraft(section: Section, commands: Commands<Section>) {
+  const [drafted, draft] = useState<{ readonly seen: Section; readonly layout: ClassLayout }>();
+  const saved = layoutOf(section);
+  const layout = drafted?.layout ?? saved;
+  const isDirty = drafted !== undefined && !dequal(layout, layoutOf(drafted.seen));
+  const put = (more: Partial<ClassLayout>) =>
+    draft({ seen: drafted?.seen ?? section, layout: { ...layout, ...more } });
+  return {
+    layout,
+    isDirty,
+    put,
+    /** Only what was changed here, over what was seen: what somebody else changed meanwhile stays. */
+    save: () => {
+      if (drafted)
+        commands.change(
+          'Evenings, room and staff',
+          changesBetween(drafted.seen, layOut(drafted.seen, drafted.layout)),
+        );
+      draft(undefined);
+    },
+    leave: () => draft(undefined),
+    /** Done at once, unless something else of the class waits to be saved: then together with that. */
+    callOff: (more: Partial<ClassLayout>) => {
+      if (isDirty) put(more);
+      else
+        commands.change(
+          'An evening called off',
+          changesBetween(section, layOut(section, { ...saved, ...more })),
+        );
+    },
+  };
 }
 
 /** The last lesson of which something was written, 0 when nothing was; undefined while that is not known. */

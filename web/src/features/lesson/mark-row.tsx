@@ -91,18 +91,7 @@ export function MarkRow(props: MarkRowProps) {
             {name}
           </chakra.span>
         )}
-        {RESULTS.map(({ id, word, tone }) => (
-          <Result
-            key={id}
-            type="button"
-            tone={tone}
-            size={size}
-            aria-pressed={result === id}
-            onClick={() => tap(id)}
-          >
-            {word}
-          </Result>
-        ))}
+        <ResultButtons result={result} size={size} tap={tap} />
         {result && !isNoting && (
           <chakra.div
             display="flex"
@@ -111,16 +100,11 @@ export function MarkRow(props: MarkRowProps) {
             gridColumn={{ base: '1 / -1', md: 'auto' }}
           >
             {minutes !== undefined && (
-              <>
-                <NumberField
-                  label={`Minutes that ${name} took`}
-                  value={minutes}
-                  max={600}
-                  width="4.5rem"
-                  save={value => log.tap(pattern, result, { minutes: value })}
-                />
-                <Label>min</Label>
-              </>
+              <MinutesTaken
+                name={name}
+                minutes={minutes}
+                save={value => log.tap(pattern, result, { minutes: value })}
+              />
             )}
             <Button look="quiet" size="small" onClick={() => setNoting(true)}>
               {note ? 'Change the note' : 'Add a note'}
@@ -138,5 +122,41 @@ export function MarkRow(props: MarkRowProps) {
         </chakra.form>
       )}
     </div>
+  );
+}
+
+interface ResultButtonsProps {
+  readonly result: LogResult | undefined;
+  readonly size: 'normal' | 'large';
+  tap(chosen: LogResult): void;
+}
+
+function ResultButtons({ result, size, tap }: ResultButtonsProps) {
+  return RESULTS.map(({ id, word, tone }) => (
+    <Result
+      key={id}
+      type="button"
+      tone={tone}
+      size={size}
+      aria-pressed={result === id}
+      onClick={() => tap(id)}
+    >
+      {word}
+    </Result>
+  ));
+}
+
+interface MinutesTakenProps {
+  readonly name: string;
+  readonly minutes: number;
+  save(value: number | undefined): void;
+}
+
+function MinutesTaken({ name, minutes, save }: MinutesTakenProps) {
+  return (
+    <>
+      <NumberField label={`Minutes that ${name} took`} value={minutes} max={600} width="4.5rem" save={save} />
+      <Label>min</Label>
+    </>
   );
 }

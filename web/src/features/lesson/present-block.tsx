@@ -27,7 +27,7 @@ interface PresentBlockProps {
 
 /** What is danced now, to be read at arm's length: its clock, its layers, its cues, how it goes, and what is next. */
 export function PresentBlock(props: PresentBlockProps) {
-  const { block, from, to, left, isPaused, next, taken, log, goOn, back, pause, lengthen } = props;
+  const { block, from, to, left, isPaused, next, taken, log, goOn, pause, lengthen } = props;
   const { kind, patterns } = block;
   const marked = kind === 'warm-up' ? [] : patterns;
   // A key never changes a mark of several unseen.
@@ -63,34 +63,7 @@ export function PresentBlock(props: PresentBlockProps) {
       <chakra.h2 fontSize={{ base: '2.5rem', md: '4.5rem' }} lineHeight="1.02" overflowWrap="anywhere">
         {block.title}
       </chakra.h2>
-      <chakra.div display="flex" gap="2" flexWrap="wrap">
-        {goOn && (
-          <Hint words="Key: b">
-            <Button look="next" size="large" onClick={goOn}>
-              Next block
-            </Button>
-          </Hint>
-        )}
-        {pause && (
-          <Hint words="Key: p">
-            <Button size="large" aria-pressed={isPaused} onClick={pause}>
-              {isPaused ? 'Go on' : 'Pause'}
-            </Button>
-          </Hint>
-        )}
-        {lengthen && (
-          <Hint words="Key: m">
-            <Button size="large" onClick={() => lengthen(1)}>
-              1 minute more
-            </Button>
-          </Hint>
-        )}
-        {back && (
-          <Button look="quiet" onClick={back}>
-            Back
-          </Button>
-        )}
-      </chakra.div>
+      <BlockButtons {...props} />
       {next && (
         <chakra.p fontSize={{ base: 'md', md: 'xl' }}>
           <chakra.span color="quiet">Then {next.from}</chakra.span>{' '}
@@ -115,6 +88,39 @@ export function PresentBlock(props: PresentBlockProps) {
       <Layers block={block} />
       {kind === 'new' && patterns[0] !== undefined && <Care pattern={patterns[0]} />}
     </chakra.section>
+  );
+}
+
+function BlockButtons({ isPaused, goOn, back, pause, lengthen }: PresentBlockProps) {
+  return (
+    <chakra.div display="flex" gap="2" flexWrap="wrap">
+      {goOn && (
+        <Hint words="Key: b">
+          <Button look="next" size="large" onClick={goOn}>
+            Next block
+          </Button>
+        </Hint>
+      )}
+      {pause && (
+        <Hint words="Key: p">
+          <Button size="large" aria-pressed={isPaused} onClick={pause}>
+            {isPaused ? 'Go on' : 'Pause'}
+          </Button>
+        </Hint>
+      )}
+      {lengthen && (
+        <Hint words="Key: m">
+          <Button size="large" onClick={() => lengthen(1)}>
+            1 minute more
+          </Button>
+        </Hint>
+      )}
+      {back && (
+        <Button look="quiet" onClick={back}>
+          Back
+        </Button>
+      )}
+    </chakra.div>
   );
 }
 

@@ -18,47 +18,18 @@ const NOTE_WORDS = { note: 'Noted', else: 'We also did', song: 'Song' } as const
 
 /** A lesson that is behind the class: what happened in it, and where what was not reached went. */
 export function TaughtLesson() {
-  const { section, classPlan } = useClass();
-  const { lesson, goTo } = usePlace();
-  const { library, answer } = useCourse();
+  const { section } = useClass();
+  const { lesson } = usePlace();
+  const { library } = useCourse();
   const mayTeach = useMayTeach();
   const log = useLessonLog();
   const notes = useNotes();
   const [correction, correct] = useState<Supposed>();
-  const navigate = useNavigate();
-  const { search } = useLocation();
   const logs = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
   const name = (id: string) => figureName(library, id);
-  const carried = logs.filter(({ pattern }) => classPlan?.progress.carried.includes(pattern));
   return (
     <TwoColumns>
-      <chakra.aside display="grid" gap="3" aria-label="This lesson">
-        <chakra.h2 fontSize="xl">Lesson {lesson}, taught</chakra.h2>
-        {carried.map(({ pattern }) => {
-          const to = classPlan?.answer.placed[pattern];
-          return (
-            <Notice
-              key={pattern}
-              tone="now"
-              title={
-                to
-                  ? `${name(pattern)} goes to lesson ${to}`
-                  : `${name(pattern)} no longer fits into this course`
-              }
-            />
-          );
-        })}
-        <Button
-          look="next"
-          size="large"
-          onClick={() => void navigate(`/courses/${answer.course.id}/recap${search}`)}
-        >
-          Recap of lesson {lesson}
-        </Button>
-        {lesson < answer.course.lessons.length && (
-          <Button onClick={() => goTo(lesson + 1)}>To lesson {lesson + 1}</Button>
-        )}
-      </chakra.aside>
+      <WhatFollows />
       <chakra.section aria-label="What happened">
         {log.error && <Failure error={log.error} />}
         <Contradictions log={log} />
@@ -105,5 +76,43 @@ export function TaughtLesson() {
         </chakra.div>
       </chakra.section>
     </TwoColumns>
+  );
+}
+
+/** Where what was not reached went, and the ways on. */
+function WhatFollows() {
+  const { section, classPlan } = useClass();
+  const { lesson, goTo } = usePlace();
+  const { library, answer } = useCourse();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const carried = standingLogs(section?.logs ?? []).filter(
+    entry => entry.lesson === lesson && classPlan?.progress.carried.includes(entry.pattern),
+  );
+  return (
+    <chakra.aside display="grid" gap="3" aria-label="This lesson">
+      <chakra.h2 fontSize="xl">Lesson {lesson}, taught</chakra.h2>
+      {carried.map(({ pattern }) => {
+        const to = classPlan?.answer.placed[pattern];
+        const name = figureName(library, pattern);
+        return (
+          <Notice
+            key={pattern}
+            tone="now"
+            title={to ? `${name} goes to lesson ${to}` : `${name} no longer fits into this course`}
+          />
+        );
+      })}
+      <Button
+        look="next"
+        size="large"
+        onClick={() => void navigate(`/courses/${answer.course.id}/recap${search}`)}
+      >
+        Recap of lesson {lesson}
+      </Button>
+      {lesson < answer.course.lessons.length && (
+        <Button onClick={() => goTo(lesson + 1)}>To lesson {lesson + 1}</Button>
+      )}
+    </chakra.aside>
   );
 }

@@ -29,9 +29,7 @@ const OTHER: Readonly<Record<Role, Role>> = { lead: 'follow', follow: 'lead', so
 
 /** The students of the class: all here with one tap, then who is not, who came late, who dances the other role. */
 export function WhoIsHere({ attendance: { students, say } }: { attendance: LessonAttendance }) {
-  const { studio } = useCourse();
   const { section } = useClass();
-  const roles = { ...(studio.studio.roles ?? { lead: 'leader', follow: 'follower' }), solo: 'dancer' };
   const here = students.filter(student => student.here);
   const count = (role: 'lead' | 'follow') => here.filter(student => student.role === role).length;
   if (section && areNamesHidden(section))
@@ -66,50 +64,52 @@ export function WhoIsHere({ attendance: { students, say } }: { attendance: Lesso
       )}
       <chakra.ul listStyleType="none" p="0" maxH="28rem" overflowY="auto">
         {students.map(student => (
-          <chakra.li
-            key={student.id}
-            display="flex"
-            flexWrap="wrap"
-            alignItems="center"
-            borderBottom="1px solid"
-            borderColor="line"
-          >
-            <Person
-              type="button"
-              aria-pressed={student.here === true}
-              onClick={() => say(student, { here: !student.here })}
-            >
-              <span>{student.name}</span>
-              <Label>
-                {roles[student.role]}
-                {student.role === student.ownRole ? '' : ' today'}, {stateOf(student)}
-              </Label>
-            </Person>
-            {student.here && (
-              <Button
-                look="quiet"
-                size="small"
-                aria-pressed={student.isLate}
-                aria-label={`${student.name} came late`}
-                onClick={() => say(student, { late: !student.isLate })}
-              >
-                late
-              </Button>
-            )}
-            {student.here && student.role !== 'solo' && (
-              <Button
-                look="quiet"
-                size="small"
-                aria-label={`${student.name} dances the other role today`}
-                onClick={() => say(student, { role: OTHER[student.role] })}
-              >
-                other role
-              </Button>
-            )}
-          </chakra.li>
+          <PersonRow key={student.id} student={student} say={said => say(student, said)} />
         ))}
       </chakra.ul>
     </Disclosure>
+  );
+}
+
+interface PersonRowProps {
+  readonly student: StudentHere;
+  say(said: Parameters<LessonAttendance['say']>[1]): void;
+}
+
+function PersonRow({ student, say }: PersonRowProps) {
+  const { studio } = useCourse();
+  const roles = { ...(studio.studio.roles ?? { lead: 'leader', follow: 'follower' }), solo: 'dancer' };
+  return (
+    <chakra.li display="flex" flexWrap="wrap" alignItems="center" borderBottom="1px solid" borderColor="line">
+      <Person type="button" aria-pressed={student.here === true} onClick={() => say({ here: !student.here })}>
+        <span>{student.name}</span>
+        <Label>
+          {roles[student.role]}
+          {student.role === student.ownRole ? '' : ' today'}, {stateOf(student)}
+        </Label>
+      </Person>
+      {student.here && (
+        <Button
+          look="quiet"
+          size="small"
+          aria-pressed={student.isLate}
+          aria-label={`${student.name} came late`}
+          onClick={() => say({ late: !student.isLate })}
+        >
+          late
+        </Button>
+      )}
+      {student.here && student.role !== 'solo' && (
+        <Button
+          look="quiet"
+          size="small"
+          aria-label={`${student.name} dances the other role today`}
+          onClick={() => say({ role: OTHER[student.role] })}
+        >
+          other role
+        </Button>
+      )}
+    </chakra.li>
   );
 }
 

@@ -77,14 +77,8 @@ const RecapEditor = lazy(async () => ({
 
 function RecapDesk({ recap }: { recap: RecapAnswer }) {
   const mayTeach = useMayTeach();
-  const { library, studio } = useCourse();
   const editor = useRecap(recap);
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>('written');
-  const shown = useDeferredValue(editor.text);
-  const preview = useMemo(
-    () => freezeBlocks(shown, { library, studio: studio.studio }),
-    [shown, library, studio.studio],
-  );
   return (
     <chakra.div
       display="grid"
@@ -129,32 +123,45 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
           <HistoryList history={editor.history} takeBack={mayTeach ? editor.takeBack : undefined} />
         </Disclosure>
       </chakra.section>
-      <chakra.div display="grid" gap="4">
-        <div className="no-print">
-          <Proof text={editor.text} />
-        </div>
-        <chakra.section
-          aria-label="As its readers see it"
-          bg="panel"
-          border="1px solid"
-          borderColor="line"
-          p="5"
-          maxW="24.5rem"
-          css={{ '@media print': { border: 'none', maxWidth: 'none' } }}
-        >
-          <Markdown text={preview} />
-        </chakra.section>
-        <chakra.div className="no-print" display="flex" gap="2" flexWrap="wrap">
-          <Button onClick={() => window.print()}>Print it</Button>
-          <ToShots />
-        </chakra.div>
-        {mayTeach && (
-          <div className="no-print">
-            <MissedByStudents />
-            <Promises />
-          </div>
-        )}
+      <AsRead text={editor.text} mayTeach={mayTeach} />
+    </chakra.div>
+  );
+}
+
+/** The text as its readers see it, with what was found in it. */
+function AsRead({ text, mayTeach }: { text: string; mayTeach: boolean }) {
+  const { library, studio } = useCourse();
+  const shown = useDeferredValue(text);
+  const preview = useMemo(
+    () => freezeBlocks(shown, { library, studio: studio.studio }),
+    [shown, library, studio.studio],
+  );
+  return (
+    <chakra.div display="grid" gap="4">
+      <div className="no-print">
+        <Proof text={text} />
+      </div>
+      <chakra.section
+        aria-label="As its readers see it"
+        bg="panel"
+        border="1px solid"
+        borderColor="line"
+        p="5"
+        maxW="24.5rem"
+        css={{ '@media print': { border: 'none', maxWidth: 'none' } }}
+      >
+        <Markdown text={preview} />
+      </chakra.section>
+      <chakra.div className="no-print" display="flex" gap="2" flexWrap="wrap">
+        <Button onClick={() => window.print()}>Print it</Button>
+        <ToShots />
       </chakra.div>
+      {mayTeach && (
+        <div className="no-print">
+          <MissedByStudents />
+          <Promises />
+        </div>
+      )}
     </chakra.div>
   );
 }

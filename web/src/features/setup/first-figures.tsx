@@ -13,7 +13,7 @@ import { Controller } from 'react-hook-form';
 import { Link } from 'react-router';
 import { z } from 'zod';
 import { call } from '../../api/client.ts';
-import { Choice } from '../../ui/choice.tsx';
+import { Choice, type Option } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label, Skeleton } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
@@ -87,35 +87,11 @@ interface NewFigureRowProps {
   readonly patterns: readonly Pattern[];
 }
 
-function NewFigureRow({ dance, levels, patterns }: NewFigureRowProps) {
-  const client = useQueryClient();
-  const last = patterns.at(-1);
-  const isPair = dance.roles === 'pair';
-  const create = useMutation({
-    mutationFn: (figure: Pattern) => call('figure.create', { body: { figure } }),
-    onSuccess: () => client.invalidateQueries({ queryKey: keys.material }),
-  });
-  const { register, control, handleSubmit, formState, setError } = useForm(newFigure, {
-    name: '',
-    kind: last?.kind ?? 'basic',
-    level: last?.level ?? levels[0]?.id ?? '',
-    rhythm: typeof last?.rhythm === 'string' ? last.rhythm : '',
-    steps: '',
-    follow: '',
-    entry: last?.entry?.[0] ?? dance.holds[0]?.id ?? '',
-    exit: SAME,
-  });
+function NewFigureRow(row: NewFigureRowProps) {
+  const { form, write, create } = useNewFigure(row);
+  const { register, formState } = form;
   const { errors } = formState;
-  const write = handleSubmit(async given => {
-    const parts = readParts(given, dance);
-    if ('fault' in parts) {
-      setError(parts.field, { type: 'typed', message: parts.fault }, { shouldFocus: true });
-      return;
-    }
-    const id = freeId(given.name, taken => patterns.some(one => one.id === taken), 'figure');
-    await create.mutateAsync(figureOf(id, given, dance, parts)).catch(() => undefined);
-  });
-  const holds = dance.holds.map(({ id, name }) => ({ value: id, words: name }));
+  const isPair = row.dance.roles === 'pair';
   return (
     <chakra.form onSubmit={write} noValidate aria-label="New figure" display="grid" gap="3" maxW="64rem">
       <UnsavedGuard isDirty={formState.isDirty && !formState.isSubmitSuccessful} />
@@ -124,11 +100,7 @@ function NewFigureRow({ dance, levels, patterns }: NewFigureRowProps) {
         <TextField label="Figure" autoFocus fault={errors.name?.message} {...register('name')} />
         <TextField label="Rhythm" fault={errors.rhythm?.message} {...register('rhythm')} />
         <TextField
-          label={
-            isPair
-              ? 'Leader’s steps, as in f, s, c or L fwd, R side'
-              : 'Steps, as in f, s, c or L fwd, R side'
-          }
+          label={`${isPair ? 'Leader’s steps' : 'Steps'}, as in f, s, c or L fwd, R side`}
           fault={errors.steps?.message}
           {...register('steps')}
         />
@@ -146,47 +118,81 @@ function NewFigureRow({ dance, levels, patterns }: NewFigureRowProps) {
             />
           </chakra.div>
         )}
-        <Controller
-          control={control}
-          name="kind"
-          render={({ field }) => (
-            <Choice label="Kind" width="7rem" value={field.value} among={KINDS} set={field.onChange} />
-          )}
-        />
-        {levels.length > 0 && (
-          <Controller
-            control={control}
-            name="level"
-            render={({ field }) => (
-              <Choice
-                label="Level"
-                width="8.5rem"
-                value={field.value}
-                among={levels.map(({ id, name }) => ({ value: id, words: name }))}
-                set={field.onChange}
-              />
-            )}
-          />
-        )}
-        {isPair &&
-          (['entry', 'exit'] as const).map(name => (
-            <Controller
-              key={name}
-              control={control}
-              name={name}
-              render={({ field }) => (
-                <Choice
-                  label={name === 'entry' ? 'Begins in' : 'Ends in'}
-                  width="8.5rem"
-                  value={field.value}
-                  among={name === 'entry' ? holds : [{ value: SAME, words: 'the same hold' }, ...holds]}
-                  set={field.onChange}
-                />
-              )}
-            />
-          ))}
+        <FigureChoices control={form.control} dance={row.dance} levels={row.levels} />
       </chakra.div>
     </chakra.form>
+  );
+}
+
+/** The form of a figure, which begins as the last one was, and what writing it down does. */
+function useNewFigure({ dance, levels, patterns }: NewFigureRowProps) {
+  const client = useQueryClient();
+  const last = patterns.at(-1);
+  const create = useMutation({
+    mutationFn: (figure: Pattern) => call('figure.create', { body: { figure } }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.material }),
+  });
+  const form = useForm(newFigure, {
+    name: '',
+    kind: last?.kind ?? 'basic',
+    level: last?.level ?? levels[0]?.id ?? '',
+    rhythm: typeof last?.rhythm === 'string' ? last.rhythm : '',
+    steps: '',
+    follow: '',
+    entry: last?.entry?.[0] ?? dance.holds[0]?.id ?? '',
+    exit: SAME,
+  });
+  const write = form.handleSubmit(async given => {
+    const parts = readParts(given, dance);
+    if ('fault' in parts) {
+      form.setError(parts.field, { type: 'typed', message: parts.fault }, { shouldFocus: true });
+      return;
+    }
+    const id = freeId(given.name, taken => patterns.some(one => one.id === taken), 'figure');
+    await create.mutateAsync(figureOf(id, given, dance, parts)).catch(() => undefined);
+  });
+  return { form, write, create };
+}
+
+interface FigureChoicesProps extends Pick<NewFigureRowProps, 'dance' | 'levels'> {
+  readonly control: ReturnType<typeof useNewFigure>['form']['control'];
+}
+
+function FigureChoices({ control, dance, levels }: FigureChoicesProps) {
+  const holds = dance.holds.map(({ id, name }) => ({ value: id, words: name }));
+  const choice = <Name extends 'kind' | 'level' | 'entry' | 'exit'>(
+    name: Name,
+    label: string,
+    among: readonly Option<NewFigure[Name]>[],
+    width = '8.5rem',
+  ) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <Choice
+          label={label}
+          width={width}
+          value={field.value as NewFigure[Name]}
+          among={among}
+          set={field.onChange}
+        />
+      )}
+    />
+  );
+  return (
+    <>
+      {choice('kind', 'Kind', KINDS, '7rem')}
+      {levels.length > 0 &&
+        choice(
+          'level',
+          'Level',
+          levels.map(({ id, name }) => ({ value: id, words: name })),
+        )}
+      {dance.roles === 'pair' && choice('entry', 'Begins in', holds)}
+      {dance.roles === 'pair' &&
+        choice('exit', 'Ends in', [{ value: SAME, words: 'the same hold' }, ...holds])}
+    </>
   );
 }
 

@@ -30,7 +30,7 @@ const PART_WORDS: Readonly<Record<BodyPart, string>> = {
 interface HoldDrawingProps {
   readonly hold: Hold;
   putTouches(touches: readonly Touch[]): void;
-  putPlace(place: NonNullable<Hold['place']>): void;
+  putPlace(place: HoldPlace): void;
 }
 
 /**
@@ -41,19 +41,15 @@ export function HoldDrawing({ hold, putTouches, putPlace }: HoldDrawingProps) {
   const svg = useRef<SVGSVGElement>(null);
   const [picked, pick] = useState<BodyPart>();
   const region = holdPlace(hold);
-  const { ahead, side } = hold.place ?? boxAround(region.middle);
-  const reach = Math.max(...[...ahead, ...side].map(Math.abs));
+  const place = hold.place ?? boxAround(region.middle);
+  const reach = Math.max(...[...place.ahead, ...place.side].map(Math.abs));
   const shown = Math.max(LEAST_SHOWN, 2 * (reach + AROUND));
   const follow = { x: -region.middle.side, y: -region.middle.ahead, turned: -(hold.rel ?? 180) };
   const touches = holdTouches(hold);
   const join = (part: BodyPart) => {
     if (!picked) return;
-    const isThere = touches.some(touch => touch.lead === picked && touch.follow === part);
-    putTouches(
-      isThere
-        ? touches.filter(touch => touch.lead !== picked || touch.follow !== part)
-        : [...touches, { lead: picked, follow: part }],
-    );
+    const others = touches.filter(touch => touch.lead !== picked || touch.follow !== part);
+    putTouches(others.length < touches.length ? others : [...touches, { lead: picked, follow: part }]);
     pick(undefined);
   };
   const moveTo = (event: PointerEvent) => {
@@ -61,19 +57,7 @@ export function HoldDrawing({ hold, putTouches, putPlace }: HoldDrawingProps) {
     if (!box || event.buttons !== 1) return;
     const x = ((event.clientX - box.left) / box.width - 0.5) * shown;
     const y = ((event.clientY - box.top) / box.height - 0.5) * shown;
-    putPlace(movedTo({ ahead, side }, { ahead: toStep(-y), side: toStep(-x) }));
-  };
-  const onKey = (event: KeyboardEvent) => {
-    const [along, across] = ARROWS[event.key] ?? [0, 0];
-    if (along === 0 && across === 0) return;
-    event.preventDefault();
-    event.stopPropagation();
-    const by = event.shiftKey ? [0, STEP] : [STEP, STEP];
-    const grown = (from: readonly [number, number], way: number): [number, number] => [
-      toStep(from[0] + way * (by[0] ?? 0)),
-      Math.max(toStep(from[0] + way * (by[0] ?? 0)), toStep(from[1] + way * (by[1] ?? 0))),
-    ];
-    putPlace({ ahead: grown(ahead, along), side: grown(side, across) });
+    putPlace(movedTo(place, { ahead: toStep(-y), side: toStep(-x) }));
   };
   const transform = `translate(${follow.x} ${follow.y}) rotate(${follow.turned})`;
   return (
@@ -85,52 +69,92 @@ export function HoldDrawing({ hold, putTouches, putPlace }: HoldDrawingProps) {
         style={{ touchAction: 'none' }}
       >
         <title>{`${hold.name} from above`}</title>
-        <Box
-          as="rect"
-          {...FOCUS}
-          role="button"
-          tabIndex={0}
-          aria-label={`Where the follower may be: ${rangeInWords(ahead, 'ahead', 'behind')}, ${rangeInWords(side, 'left', 'right')}. Arrows move it, Shift and arrows change its size.`}
-          x={-side[1]}
-          y={-ahead[1]}
-          width={Math.max(0.04, side[1] - side[0])}
-          height={Math.max(0.04, ahead[1] - ahead[0])}
-          fill="var(--chakra-colors-now-tint)"
-          stroke="currentColor"
-          strokeWidth="0.015"
-          strokeDasharray="0.06 0.04"
-          cursor="move"
-          onKeyDown={onKey}
-          onPointerDown={event => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            moveTo(event);
-          }}
-          onPointerMove={moveTo}
-        />
+        <PlaceBox place={place} moveTo={moveTo} put={putPlace} />
         <Silhouette dancer="lead" />
         <g transform={transform}>
           <Silhouette dancer="follow" />
         </g>
-        {touches.map(({ lead, follow: other }) => {
-          const [x1, y1] = BODY_PARTS[lead];
-          const end = placed(BODY_PARTS[other], follow);
-          return (
-            <line
-              key={`${lead} ${other}`}
-              {...{ x1, y1, x2: end.x, y2: end.y }}
-              stroke="currentColor"
-              strokeWidth="0.035"
-              strokeLinecap="round"
-              pointerEvents="none"
-            />
-          );
-        })}
+        {touches.map(touch => (
+          <TouchLine key={`${touch.lead} ${touch.follow}`} touch={touch} follow={follow} />
+        ))}
         <Parts dancer="lead" chosen={picked} pick={part => pick(part === picked ? undefined : part)} />
         <g transform={transform}>
           <Parts dancer="follow" chosen={undefined} pick={picked ? join : undefined} />
         </g>
       </svg>
     </Box>
+  );
+}
+
+type HoldPlace = NonNullable<Hold['place']>;
+
+interface PlaceBoxProps {
+  readonly place: HoldPlace;
+  moveTo(event: PointerEvent): void;
+  put(place: HoldPlace): void;
+}
+
+/** Where the follower may be: drawn with the pointer, moved with the arrows, made wider with Shift. */
+function PlaceBox({ place, moveTo, put }: PlaceBoxProps) {
+  const { ahead, side } = place;
+  const onKey = (event: KeyboardEvent) => {
+    const [along, across] = ARROWS[event.key] ?? [0, 0];
+    if (along === 0 && across === 0) return;
+    event.preventDefault();
+    event.stopPropagation();
+    put({
+      ahead: shifted(ahead, along, event.shiftKey),
+      side: shifted(side, across, event.shiftKey),
+    });
+  };
+  return (
+    <Box
+      as="rect"
+      {...FOCUS}
+      role="button"
+      tabIndex={0}
+      aria-label={`Where the follower may be: ${rangeInWords(ahead, 'ahead', 'behind')}, ${rangeInWords(side, 'left', 'right')}. Arrows move it, Shift and arrows change its size.`}
+      x={-side[1]}
+      y={-ahead[1]}
+      width={Math.max(0.04, side[1] - side[0])}
+      height={Math.max(0.04, ahead[1] - ahead[0])}
+      fill="var(--chakra-colors-now-tint)"
+      stroke="currentColor"
+      strokeWidth="0.015"
+      strokeDasharray="0.06 0.04"
+      cursor="move"
+      onKeyDown={onKey}
+      onPointerDown={event => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        moveTo(event);
+      }}
+      onPointerMove={moveTo}
+    />
+  );
+}
+
+/** A step on; of one that grows only its far end goes. */
+function shifted([from, to]: readonly [number, number], way: number, grows: boolean): [number, number] {
+  const next = grows ? toStep(from) : toStep(from + way * STEP);
+  return [next, Math.max(next, toStep(to + way * STEP))];
+}
+
+interface TouchLineProps {
+  readonly touch: Touch;
+  readonly follow: Placed;
+}
+
+function TouchLine({ touch, follow }: TouchLineProps) {
+  const [x1, y1] = BODY_PARTS[touch.lead];
+  const end = placed(BODY_PARTS[touch.follow], follow);
+  return (
+    <line
+      {...{ x1, y1, x2: end.x, y2: end.y }}
+      stroke="currentColor"
+      strokeWidth="0.035"
+      strokeLinecap="round"
+      pointerEvents="none"
+    />
   );
 }
 
@@ -208,15 +232,21 @@ function Parts({ dancer, chosen, pick }: PartsProps) {
   );
 }
 
+interface Placed {
+  readonly x: number;
+  readonly y: number;
+  readonly turned: number;
+}
+
 /** A point of the follower's body in the drawing. */
-function placed([x, y]: readonly [number, number], at: { x: number; y: number; turned: number }) {
+function placed([x, y]: readonly [number, number], at: Placed) {
   const radians = (at.turned * Math.PI) / 180;
   const [cos, sin] = [Math.cos(radians), Math.sin(radians)];
   return { x: at.x + x * cos - y * sin, y: at.y + x * sin + y * cos };
 }
 
 /** A usual size of a place around its middle. */
-function boxAround(middle: { readonly ahead: number; readonly side: number }): NonNullable<Hold['place']> {
+function boxAround(middle: { readonly ahead: number; readonly side: number }): HoldPlace {
   return {
     ahead: [toStep(middle.ahead - 0.3), toStep(middle.ahead + 0.3)],
     side: [toStep(middle.side - 0.3), toStep(middle.side + 0.3)],
@@ -224,9 +254,9 @@ function boxAround(middle: { readonly ahead: number; readonly side: number }): N
 }
 
 function movedTo(
-  { ahead, side }: NonNullable<Hold['place']>,
+  { ahead, side }: HoldPlace,
   to: { readonly ahead: number; readonly side: number },
-): NonNullable<Hold['place']> {
+): HoldPlace {
   const around = ([from, upTo]: readonly [number, number], middle: number): [number, number] => [
     toStep(middle - (upTo - from) / 2),
     toStep(middle + (upTo - from) / 2),

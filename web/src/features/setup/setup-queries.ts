@@ -1,4 +1,4 @@
-import type { SetUpEntries, SetUpKind } from '@map-step/contract';
+import type { AnswerOf, SetUpEntries, SetUpKind } from '@map-step/contract';
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 import { keys } from '../course/course-queries.ts';
@@ -12,6 +12,8 @@ export const framesQuery = queryOptions({
     return { dances: material?.dances ?? [], levels: material?.levels ?? [] };
   },
 });
+
+export type DanceMaterial = NonNullable<AnswerOf<'material.read'>['material']>;
 
 /** The figures of one dance with all that they are written in. */
 export function danceQuery(dance: string) {

@@ -22,15 +22,9 @@ const needed = (text: string) => (text.trim() ? undefined : 'Write something her
 
 /** The studio's name, roles, counting, time zone, and what it tells its students. */
 export function StudioWays({ studio, commands }: DecisionsProps) {
-  const { data } = useQuery(studioQuery);
   const { lead = 'Leader', follow = 'Follower' } = studio.roles ?? {};
   const put = (what: string, more: Partial<StudioDecisions>) =>
     commands.edit(what, now => ({ ...now, ...more }));
-  const tell = (key: 'consent', text: string) =>
-    commands.edit('Words on students’ data', now => {
-      const { [key]: _, ...others } = now.settings ?? {};
-      return { ...now, settings: text ? { ...others, [key]: text } : others };
-    });
   return (
     <chakra.section aria-label="Ways" maxW="58rem">
       <Setting affects="Stands on top of every page, and in recaps.">
@@ -73,15 +67,26 @@ export function StudioWays({ studio, commands }: DecisionsProps) {
           save={timezone => put('Time zone', { timezone })}
         />
       </Setting>
+      <StudioSettings studio={studio} commands={commands} />
+      <OwnAddress />
+    </chakra.section>
+  );
+}
+
+type Settings = NonNullable<StudioDecisions['settings']>;
+
+function StudioSettings({ studio: { settings }, commands }: DecisionsProps) {
+  const put = <Key extends keyof Settings>(what: string, key: Key, value: Settings[Key] | undefined) =>
+    commands.edit(what, now => {
+      const { [key]: _, ...others } = now.settings ?? {};
+      return { ...now, settings: value === undefined ? others : { ...others, [key]: value } };
+    });
+  return (
+    <>
       <Setting affects="Recaps that are drafted from now on say it beside the house’s own count.">
         <Tick
-          isOn={studio.settings?.otherCounts ?? false}
-          set={isOn =>
-            commands.edit('Counts of other schools in recaps', now => {
-              const { otherCounts: _, ...others } = now.settings ?? {};
-              return { ...now, settings: isOn ? { ...others, otherCounts: true } : others };
-            })
-          }
+          isOn={settings?.otherCounts ?? false}
+          set={isOn => put('Counts of other schools in recaps', 'otherCounts', isOn || undefined)}
         >
           Tell how other schools count a figure
         </Tick>
@@ -90,17 +95,15 @@ export function StudioWays({ studio, commands }: DecisionsProps) {
         <chakra.div display="flex" gap="2" alignItems="center">
           <NumberField
             label="A class should still have a figure, in percent"
-            value={Math.round((studio.settings?.recallAim ?? RECALL_AIM) * 100)}
+            value={Math.round((settings?.recallAim ?? RECALL_AIM) * 100)}
             min={50}
             max={99}
             save={percent =>
-              commands.edit('What a class should still have', now => {
-                const { recallAim: _, ...others } = now.settings ?? {};
-                return {
-                  ...now,
-                  settings: percent === undefined ? others : { ...others, recallAim: percent / 100 },
-                };
-              })
+              put(
+                'What a class should still have',
+                'recallAim',
+                percent === undefined ? undefined : percent / 100,
+              )
             }
           />
           <Label>% is how well a class should still have a figure</Label>
@@ -110,15 +113,21 @@ export function StudioWays({ studio, commands }: DecisionsProps) {
         <SavedText
           label="What students are told about their data"
           isLong
-          value={studio.settings?.consent ?? ''}
-          save={text => tell('consent', text)}
+          value={settings?.consent ?? ''}
+          save={text => put('Words on students’ data', 'consent', text || undefined)}
         />
       </Setting>
-      <Setting affects="Give it to your people: they sign in there.">
-        <span>
-          {window.location.origin}/at/{data?.slug} <Label>the studio’s own address</Label>
-        </span>
-      </Setting>
-    </chakra.section>
+    </>
+  );
+}
+
+function OwnAddress() {
+  const { data } = useQuery(studioQuery);
+  return (
+    <Setting affects="Give it to your people: they sign in there.">
+      <span>
+        {window.location.origin}/at/{data?.slug} <Label>the studio’s own address</Label>
+      </span>
+    </Setting>
   );
 }

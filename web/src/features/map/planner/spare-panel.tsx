@@ -75,44 +75,62 @@ export function SparePanel({ draft, commands }: SparePanelProps) {
       {asked?.room.uses.length === 0 && <p>Nothing of this level or the next fits into them.</p>}
       <chakra.div display="grid" gap="1.5">
         {asked?.room.uses.slice(0, SHOWN).map(use => (
-          <chakra.div key={`${use.kind} ${use.id}`} display="flex" gap="2" alignItems="start">
-            <chakra.div flex="1">
-              <chakra.p fontWeight="600">{figureName(library, use.id)}</chakra.p>
-              <Label>
-                {KIND_WORDS[use.kind]}, {use.minutes / 10} minutes in lesson {use.lesson}
-              </Label>
-            </chakra.div>
-            <Button
-              size="small"
-              flex="none"
-              disabled={isOld}
-              aria-label={`Take ${figureName(library, use.id)} into lesson ${use.lesson}`}
-              onClick={() => take(use)}
-            >
-              Take
-            </Button>
-          </chakra.div>
+          <SpareUseRow key={`${use.kind} ${use.id}`} use={use} isOld={isOld} take={() => take(use)} />
         ))}
         {looks.map(({ id, lesson }) => (
-          <chakra.div key={`${id} ${lesson}`} display="flex" gap="2" alignItems="center">
-            <chakra.span flex="1">
-              {figureName(library, id)}, a second look in lesson {lesson}
-            </chakra.span>
-            <Button
-              look="quiet"
-              size="small"
-              onClick={() =>
-                commands.edit(`No second look at ${figureName(library, id)}`, course =>
-                  dropSecondLook(course, lesson, id),
-                )
-              }
-            >
-              Not again
-            </Button>
-          </chakra.div>
+          <SecondLook
+            key={`${id} ${lesson}`}
+            words={`${figureName(library, id)}, a second look in lesson ${lesson}`}
+            drop={() =>
+              commands.edit(`No second look at ${figureName(library, id)}`, course =>
+                dropSecondLook(course, lesson, id),
+              )
+            }
+          />
         ))}
       </chakra.div>
     </Part>
+  );
+}
+
+interface SpareUseRowProps {
+  readonly use: SpareUse;
+  readonly isOld: boolean;
+  take(): void;
+}
+
+function SpareUseRow({ use, isOld, take }: SpareUseRowProps) {
+  const { library } = useCourse();
+  const name = figureName(library, use.id);
+  return (
+    <chakra.div display="flex" gap="2" alignItems="start">
+      <chakra.div flex="1">
+        <chakra.p fontWeight="600">{name}</chakra.p>
+        <Label>
+          {KIND_WORDS[use.kind]}, {use.minutes / 10} minutes in lesson {use.lesson}
+        </Label>
+      </chakra.div>
+      <Button
+        size="small"
+        flex="none"
+        disabled={isOld}
+        aria-label={`Take ${name} into lesson ${use.lesson}`}
+        onClick={take}
+      >
+        Take
+      </Button>
+    </chakra.div>
+  );
+}
+
+function SecondLook({ words, drop }: { words: string; drop: () => void }) {
+  return (
+    <chakra.div display="flex" gap="2" alignItems="center">
+      <chakra.span flex="1">{words}</chakra.span>
+      <Button look="quiet" size="small" onClick={drop}>
+        Not again
+      </Button>
+    </chakra.div>
   );
 }
 

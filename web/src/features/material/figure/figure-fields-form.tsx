@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { type Dance, isOffered, type Library, type Pattern } from '@map-step/core';
-import { Controller } from 'react-hook-form';
+import { type Control, Controller } from 'react-hook-form';
 import { z } from 'zod';
 import { Choice, type Option, optionsOf } from '../../../ui/choice.tsx';
 import { Button } from '../../../ui/parts.tsx';
@@ -75,6 +75,9 @@ function formOf(lines: readonly FigureLine[], around: Around) {
   });
 }
 
+type Form = ReturnType<typeof formOf>;
+type FormControl = Control<z.input<Form>, unknown, z.output<Form>>;
+
 /** The name of a figure, its level, what it needs and looks like, and what else is said of it. */
 export function FigureFieldsForm({ figure, dance, save, close }: FigureFieldsFormProps) {
   const { library } = useCourse();
@@ -89,11 +92,43 @@ export function FigureFieldsForm({ figure, dance, save, close }: FigureFieldsFor
   });
   const { control, register, formState } = form;
   const { errors } = formState;
-  const figures = others.map(({ id, name }) => ({ value: id, words: name }));
   const submit = form.handleSubmit(({ lines: texts, ...values }) => {
     const whole = withFields(withChosen(figure, values), lines, around, ({ key }) => texts[key] ?? '');
     if (whole.ok) save(whole.value);
   });
+  return (
+    <chakra.form onSubmit={submit} noValidate display="grid" gap="2">
+      <UnsavedGuard isDirty={formState.isDirty && !formState.isSubmitSuccessful} />
+      <TextField label="Name" autoFocus fault={errors.name?.message} {...register('name')} />
+      <ChosenFields control={control} dance={dance} others={others} />
+      {lines.map(({ key, word }) => (
+        <TextField
+          key={key}
+          label={word}
+          fault={errors.lines?.[key]?.message}
+          {...register(`lines.${key}`)}
+        />
+      ))}
+      <chakra.div display="flex" gap="2">
+        <Button type="submit" look="next">
+          Save
+        </Button>
+        <Button onClick={close}>Leave as it was</Button>
+      </chakra.div>
+    </chakra.form>
+  );
+}
+
+interface ChosenFieldsProps {
+  readonly control: FormControl;
+  readonly dance: Dance;
+  /** The figures that can be named. */
+  readonly others: readonly Pattern[];
+}
+
+function ChosenFields({ control, dance, others }: ChosenFieldsProps) {
+  const { library } = useCourse();
+  const figures = others.map(({ id, name }) => ({ value: id, words: name }));
   const choice = (name: 'kind' | 'level' | 'split', label: string, among: readonly Option<string>[]) => (
     <Controller
       control={control}
@@ -114,10 +149,19 @@ export function FigureFieldsForm({ figure, dance, save, close }: FigureFieldsFor
       )}
     />
   );
+  const tick = (name: 'overTwoLessons' | 'retired', words: string) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <Tick isOn={field.value} set={field.onChange}>
+          {words}
+        </Tick>
+      )}
+    />
+  );
   return (
-    <chakra.form onSubmit={submit} noValidate display="grid" gap="2">
-      <UnsavedGuard isDirty={formState.isDirty && !formState.isSubmitSuccessful} />
-      <TextField label="Name" autoFocus fault={errors.name?.message} {...register('name')} />
+    <>
       {choice('kind', 'Kind', KINDS)}
       {choice('level', 'Level', levelsOf(library, dance))}
       {choice('split', 'Beats are split', SPLITS)}
@@ -125,39 +169,9 @@ export function FigureFieldsForm({ figure, dance, save, close }: FigureFieldsFor
       {pick('lookalikes', 'Looks like', figures)}
       {pick('elements', 'Brings along, of the studio’s own elements', elementsOf(library, dance))}
       {pick('over', 'Practised over', figures)}
-      <Controller
-        control={control}
-        name="overTwoLessons"
-        render={({ field }) => (
-          <Tick isOn={field.value} set={field.onChange}>
-            Over two lessons: its pieces first, joined the lesson after
-          </Tick>
-        )}
-      />
-      <Controller
-        control={control}
-        name="retired"
-        render={({ field }) => (
-          <Tick isOn={field.value} set={field.onChange}>
-            Retired: kept for what was taught, no longer offered
-          </Tick>
-        )}
-      />
-      {lines.map(({ key, word }) => (
-        <TextField
-          key={key}
-          label={word}
-          fault={errors.lines?.[key]?.message}
-          {...register(`lines.${key}`)}
-        />
-      ))}
-      <chakra.div display="flex" gap="2">
-        <Button type="submit" look="next">
-          Save
-        </Button>
-        <Button onClick={close}>Leave as it was</Button>
-      </chakra.div>
-    </chakra.form>
+      {tick('overTwoLessons', 'Over two lessons: its pieces first, joined the lesson after')}
+      {tick('retired', 'Retired: kept for what was taught, no longer offered')}
+    </>
   );
 }
 
