@@ -1,9 +1,10 @@
 import type { Library } from '../library/library.ts';
 import type { Course } from '../model/document.ts';
 import { failure, type Result, success } from '../model/result.ts';
-import { tenths } from '../model/units.ts';
+import { type Tenths, tenths } from '../model/units.ts';
 import { describePlan, type PlanAnswer } from '../plan/answer.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
+import type { PlannedLesson } from '../plan/judge.ts';
 import type { Placed, PlanItem, PlanProblem } from '../plan/problem.ts';
 import { solvePlan } from '../plan/solve.ts';
 import { findProblemFaults } from '../plan/validate.ts';
@@ -67,6 +68,10 @@ function withSupposed(progress: ClassProgress, supposed: Placed): ClassProgress 
     taught: { ...supposed, ...progress.taught },
     carried: progress.carried.filter(isOpen),
     begun: progress.begun.filter(isOpen),
+    returned: {
+      ...progress.returned,
+      ...Object.fromEntries(Object.entries(supposed).filter(([id]) => progress.begun.includes(id))),
+    },
   };
 }
 
@@ -79,35 +84,93 @@ function planFrom(
   const followed = course.items.filter(
     ({ pattern }) => published[pattern] !== undefined || progress.taught[pattern] !== undefined,
   );
-  const isOver = (id: string) =>
-    followed.some(({ pattern }) => pattern === id) && !progress.begun.includes(id);
-  const taught = Object.fromEntries(Object.entries(progress.taught).filter(([id]) => isOver(id)));
-  const past = progress.lessons > 0 ? { taught: { lessons: progress.lessons, items: taught } } : {};
-  const built = buildPlanProblem(library, { ...course, items: followed }, { published, ...past });
+  const { lessons, begun, returned } = progress;
+  const reached = Object.fromEntries(
+    Object.entries(progress.taught).filter(([id]) => followed.some(({ pattern }) => pattern === id)),
+  );
+  const isOver = (id: string) => !begun.includes(id);
+  const taught = Object.fromEntries(
+    Object.entries({ ...reached, ...pick(returned, reached) }).filter(([id]) => isOver(id)),
+  );
+  const build = (items: Placed) =>
+    buildPlanProblem(
+      library,
+      { ...course, items: followed },
+      { published, ...(lessons > 0 && { taught: { lessons, items } }) },
+    );
+  const built = build(taught);
   if (!built.ok) return failure(built.fault);
-  const problem = withHalves(built.value, progress.begun);
-  const answer =
-    progress.lessons === 0 ? describePlan(problem, published, AS_IT_IS) : mend(problem, progress);
+  const again = [...begun, ...Object.keys(returned)];
+  const first = again.length > 0 ? firstTimes(build(reached)) : [];
+  const problem = withHalves(built.value, halvesOf(again, first));
+  const mended = lessons === 0 ? describePlan(problem, published, AS_IT_IS) : mend(problem, progress);
+  const answer = { ...mended, lessons: withFirstTimes(mended.lessons, first, lessons, new Set(again)) };
   const moved = followed
     .map(({ pattern }) => pattern)
     .filter(id => taught[id] === undefined && answer.placed[id] !== published[id]);
   return success({ answer, progress, moved });
 }
 
-/** What was begun takes half its minutes when it comes back; its elements have been met. */
-function withHalves(problem: PlanProblem, begun: readonly string[]): PlanProblem {
-  const known = new Set(problem.known);
-  for (const { id, elements } of problem.items)
-    if (problem.taught?.items[id] !== undefined) for (const element of elements) known.add(element);
-  const halved = problem.items.map((item): PlanItem => {
-    if (!begun.includes(item.id)) return item;
-    const whole = item.elements
-      .filter(id => !known.has(id))
-      .reduce<number>((sum, id) => sum + (problem.elements[id] ?? 0), item.assembly);
-    const { split: _, ...rest } = item;
-    return { ...rest, assembly: tenths(Math.ceil(whole / 2)) };
+function pick(from: Placed, of: Placed): Placed {
+  return Object.fromEntries(Object.entries(from).filter(([id]) => of[id] !== undefined));
+}
+
+/** The lessons that are over, with each figure where it was first reached. */
+function firstTimes(problem: Result<PlanProblem, readonly string[]>): readonly PlannedLesson[] {
+  if (!problem.ok) return [];
+  return describePlan(problem.value, problem.value.taught?.items ?? {}, AS_IT_IS).lessons;
+}
+
+/** Half of the minutes that each of these had when it was first reached. */
+function halvesOf(ids: readonly string[], first: readonly PlannedLesson[]): ReadonlyMap<string, Tenths> {
+  const wholeOf = (id: string) => sumOf(first.map(({ minutes }) => minutes[id] ?? 0));
+  return new Map(ids.map(id => [id, tenths(Math.ceil(wholeOf(id) / 2))]));
+}
+
+/**
+ * The lessons that are over as they were planned: what was only touched took its whole minutes the first time, and those
+ * that came back half of them then. The plan itself holds each figure once, where it came last.
+ */
+function withFirstTimes(
+  planned: readonly PlannedLesson[],
+  first: readonly PlannedLesson[],
+  over: number,
+  again: ReadonlySet<string>,
+): readonly PlannedLesson[] {
+  return planned.map((lesson, index) => {
+    const then = first[index];
+    if (!then || index >= over) return lesson;
+    const back = lesson.introduce.filter(id => again.has(id));
+    const minutes = {
+      ...then.minutes,
+      ...Object.fromEntries(back.map(id => [id, lesson.minutes[id] ?? 0])),
+    };
+    const reviews = [
+      ...then.reviews.filter(({ id }) => !again.has(id)),
+      ...lesson.reviews.filter(({ id }) => again.has(id)),
+    ];
+    return {
+      ...then,
+      introduce: [...then.introduce.filter(id => !back.includes(id)), ...back],
+      minutes,
+      reviews,
+      new: sumOf(Object.values(minutes)),
+      review: sumOf(reviews.map(review => review.minutes)),
+    };
   });
-  const met = problem.items.filter(({ id }) => begun.includes(id)).flatMap(({ elements }) => elements);
+}
+
+const sumOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0);
+
+/** What was begun takes half its minutes when it comes back; its elements have been met. */
+function withHalves(problem: PlanProblem, halves: ReadonlyMap<string, Tenths>): PlanProblem {
+  const halved = problem.items.map((item): PlanItem => {
+    const half = halves.get(item.id);
+    if (half === undefined) return item;
+    const { split: _, ...rest } = item;
+    return { ...rest, assembly: half };
+  });
+  const met = problem.items.filter(({ id }) => halves.has(id)).flatMap(({ elements }) => elements);
   return { ...problem, items: halved, known: [...new Set([...(problem.known ?? []), ...met])] };
 }
 

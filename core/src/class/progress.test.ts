@@ -27,6 +27,7 @@ describe('what a class has behind it', () => {
       taught: { walk: 1, sway: 3 },
       carried: [],
       begun: ['sway'],
+      returned: {},
     });
   });
 
@@ -56,6 +57,24 @@ describe('what a class has behind it', () => {
     expect(after?.placed['sway']).toBe(3);
     expect(after?.lessons[2]?.minutes['sway']).toBe(Math.ceil(full / 2));
     expect(after?.lessons[2]?.reviews.map(({ id }) => id)).not.toContain('sway');
+  });
+
+  test('the minutes of each lesson are the same before and after it is finished, also of what was touched and came back', () => {
+    const plan = (logs: Parameters<typeof planClass>[3]['logs'], lessons: number) => {
+      const planned = planClass(library, quay, published, { logs, recaps: [{ lesson: lessons }] });
+      if (!planned.ok) throw new Error(planned.fault.join());
+      return planned.value.answer.lessons;
+    };
+    const told = (lessons: ReturnType<typeof plan>) =>
+      lessons.map(({ minutes, reviews, new: fresh, review }) => ({ minutes, reviews, fresh, review }));
+    const first = [log(1, 'walk')];
+    const touched = [...first, log(2, 'sway', 'touched')];
+    const [before, begun] = [plan(first, 1), plan(touched, 2)];
+    expect(told(begun).slice(0, 2)).toEqual(told(before).slice(0, 2));
+    const back = plan([...touched, log(3, 'sway'), log(3, 'wheel')], 3);
+    expect(told(back)).toEqual(told(begun));
+    const twice = plan([...touched, log(3, 'sway', 'touched'), log(3, 'wheel'), log(4, 'sway')], 4);
+    expect(twice[3]?.minutes['sway']).toBe(begun[2]?.minutes['sway']);
   });
 
   describe('an evening of which nobody wrote', () => {

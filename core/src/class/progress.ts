@@ -40,6 +40,8 @@ export interface ClassProgress {
   readonly carried: readonly string[];
   /** Figures that were touched and never more than that: they come back as new. */
   readonly begun: readonly string[];
+  /** The lesson in which each figure was first danced of those that had only been touched before it. */
+  readonly returned: { readonly [pattern: string]: number };
 }
 
 /** What a class has really been taught in the lessons behind it. */
@@ -53,16 +55,19 @@ export function classProgress({ logs, recaps, over = 0 }: ClassHistory): ClassPr
   const taught: Record<string, number> = {};
   for (const { pattern, lesson, result } of standing)
     if (result !== 'not-reached') taught[pattern] ??= lesson;
-  const danced = new Set(
-    standing.flatMap(({ pattern, result }) => (result === 'solid' || result === 'shaky' ? [pattern] : [])),
-  );
+  const danced: Record<string, number> = {};
+  for (const { pattern, lesson, result } of standing)
+    if (result === 'solid' || result === 'shaky') danced[pattern] ??= lesson;
   const missed = standing.filter(({ result }) => result === 'not-reached').map(({ pattern }) => pattern);
   return {
     lessons,
     unwritten: all.filter(lesson => !written.has(lesson)),
     taught,
     carried: [...new Set(missed)].filter(pattern => taught[pattern] === undefined),
-    begun: Object.keys(taught).filter(pattern => !danced.has(pattern)),
+    begun: Object.keys(taught).filter(pattern => danced[pattern] === undefined),
+    returned: Object.fromEntries(
+      Object.entries(danced).filter(([pattern, lesson]) => lesson > (taught[pattern] ?? lesson)),
+    ),
   };
 }
 

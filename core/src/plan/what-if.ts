@@ -18,6 +18,8 @@ export interface WhatIfAnswer {
   readonly cost: PlanCost;
   /** What would still be left out, besides what the change itself takes away. */
   readonly left: readonly string[];
+  /** How many rules it would still break. */
+  readonly broken: number;
 }
 
 /** Iterations of one re-plan: some 20 to 200 ms. */
@@ -46,7 +48,8 @@ export function askWhatIf(problem: PlanProblem, placed: Placed, whatIf: WhatIf, 
     start: placed,
     budget: { kind: 'work', work: REPLAN_WORK },
   });
-  return { whatIf, placed: answer.placed, cost: answer.cost, left: answer.left };
+  const { cost, left, broken } = answer;
+  return { whatIf, placed: answer.placed, cost, left, broken: broken.length };
 }
 
 /**
@@ -74,14 +77,14 @@ export function leastMinutes(
   solver?: MipSolver,
 ): LeastMinutes | undefined {
   const asItIs = askWhatIf(problem, placed, { kind: 'minutes', minutes: 0 });
-  if (asItIs.left.length === 0) return { answer: asItIs, atLeast: 0 };
+  if (fitsAll(asItIs)) return { answer: asItIs, atLeast: 0 };
   const atLeast = solver && lowestMinutes(problem, placed, solver);
   let low = (atLeast ?? 1) - 1;
   let high = Math.max(1, atLeast ?? 1);
   let found: WhatIfAnswer | undefined;
   const ask = (minutes: number) => {
     const answer = askWhatIf(problem, found?.placed ?? placed, { kind: 'minutes', minutes });
-    return answer.left.length === 0 ? answer : undefined;
+    return fitsAll(answer) ? answer : undefined;
   };
   for (found = ask(high); !found; found = ask(high)) {
     if (high >= MOST_MINUTES) return undefined;
@@ -95,6 +98,10 @@ export function leastMinutes(
     else low = middle;
   }
   return { answer: found, ...(atLeast !== undefined && { atLeast }) };
+}
+
+function fitsAll({ left, broken }: WhatIfAnswer): boolean {
+  return left.length === 0 && broken === 0;
 }
 
 /** Below this many minutes even fractions of items would not fit. */

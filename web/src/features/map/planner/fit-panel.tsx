@@ -94,14 +94,13 @@ interface OptionProps {
   readonly take: (() => void) | undefined;
 }
 
-function Option({ found: { cost, left }, words, more, take }: OptionProps) {
+function Option({ found: { cost, left, broken }, words, more, take }: OptionProps) {
   return (
     <chakra.div display="flex" gap="2" alignItems="start">
       <chakra.div flex="1">
         <chakra.p fontWeight="600">{words}</chakra.p>
         <Label>
-          {left.length === 0 ? 'All the rest fits' : `${left.length} still left out`}, {points(cost.total)}{' '}
-          points. {more}
+          {fitInWords(left.length, broken)}, {points(cost.total)} points. {more}
         </Label>
       </chakra.div>
       <Button size="small" flex="none" disabled={!take} onClick={take}>
@@ -109,6 +108,14 @@ function Option({ found: { cost, left }, words, more, take }: OptionProps) {
       </Button>
     </chakra.div>
   );
+}
+
+function fitInWords(left: number, broken: number): string {
+  const still = [
+    ...(left > 0 ? [`${left} still left out`] : []),
+    ...(broken > 0 ? [`${broken} ${broken === 1 ? 'rule' : 'rules'} still broken`] : []),
+  ];
+  return still.join(', ') || 'All the rest fits';
 }
 
 function inWords(
