@@ -12,7 +12,7 @@ export function ready(args: Arguments): unknown {
   if (!check) throw new UsageError(`${file}: section "${id}" has no check`);
   const told = readiness(check.items, check.marks, checkCandidates(section, check));
   return {
-    students: told.map(({ asked: _, marked: __, ...student }) => student),
+    students: told.map(({ asked: _, marked: __, open: ___, enough: ____, ...student }) => student),
     markers: markerAgreement(check.marks).map(({ students: _, ...pair }) => pair),
     items: itemResults(check.items, told),
   };

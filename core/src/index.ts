@@ -19,7 +19,7 @@ export { type Criterion, generateCriteria, LAYERS, layersFor } from './check/cri
 export { type Forecast, forecastLevel } from './check/forecast.ts';
 export { markingShare, SHARED_STUDENTS } from './check/marking-share.ts';
 export { openSecondLooks, partnersSeen, type SecondLook } from './check/observations.ts';
-export { type Candidate, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
+export { type Candidate, movedSince, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
 export { studentWords } from './check/student-words.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './class/class-plan.ts';
 export { type Contradiction, findContradictions, type Witnessed } from './class/contradictions.ts';

@@ -41,13 +41,15 @@ describe('what a check asks', () => {
 
 test('under 60 % passed goes to what the level did not teach, the worst first', () => {
   const criteria = ['a', 'b', 'c'].map(pattern => ({ pattern, gate: false, layers: ['steps' as const] }));
-  const passed = (...ids: string[]) => ({ passed: ids });
+  const passed = (...ids: string[]) => ({ passed: ids, marked: 3 });
   const results = itemResults(criteria, [
     passed('a', 'b'),
     passed('a'),
     passed('a', 'b'),
     passed('b'),
     passed('a'),
+    // Nobody has looked at her.
+    { passed: [], marked: 0 },
   ]);
   expect(results).toEqual([
     { pattern: 'a', asked: 5, passed: 4 },

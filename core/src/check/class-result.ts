@@ -6,7 +6,7 @@ import type { Candidate, Readiness } from './readiness.ts';
 
 export interface ItemResult {
   readonly pattern: string;
-  /** Students who were asked, and those who passed. */
+  /** Students who were looked at, and those who passed. */
   readonly asked: number;
   readonly passed: number;
 }
@@ -22,19 +22,20 @@ export const TAUGHT_SHARE = 0.6;
 const PASS_MARK = 2;
 const EPSILON = 1e-9;
 
-/** How many passed each figure, in the order of the check. */
+/** How many passed each figure, in the order of the check; whom nobody marked is not counted. */
 export function itemResults(
   criteria: readonly Criterion[],
-  ready: readonly Pick<Readiness, 'passed'>[],
+  ready: readonly Pick<Readiness, 'passed' | 'marked'>[],
 ): readonly ItemResult[] {
+  const seen = ready.filter(({ marked }) => marked > 0);
   return criteria.map(({ pattern }) => ({
     pattern,
-    asked: ready.length,
-    passed: ready.filter(({ passed }) => passed.includes(pattern)).length,
+    asked: seen.length,
+    passed: seen.filter(({ passed }) => passed.includes(pattern)).length,
   }));
 }
 
-/** The figures that under 60 % of those who were asked passed, the worst first. */
+/** The figures that under 60 % of those who were looked at passed, the worst first. */
 export function notTaught(results: readonly ItemResult[]): readonly ItemResult[] {
   const share = ({ passed, asked }: ItemResult) => passed / asked;
   return results

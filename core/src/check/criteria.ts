@@ -9,8 +9,9 @@ export const LAYERS = ['steps', 'timing', 'partner', 'technique', 'tempo'] as co
 const USUAL: readonly Layer[] = ['steps', 'timing', 'partner'];
 
 /**
- * What a check of a course asks: its figures in the order in which they are planned, half way those of the first half of
- * its lessons only. What is left out of the plan is not asked; without a plan every figure is.
+ * What a check of a class asks, by the class's own plan, in which what it was taught lies where it was taught: its figures
+ * in their order, half way those of the first half of its lessons only. What is left out of the plan is not asked; without
+ * a plan every figure is.
  */
 export function generateCriteria(
   library: Library,

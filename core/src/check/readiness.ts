@@ -17,11 +17,15 @@ export interface Readiness extends Candidate {
   readonly result: 'ready' | 'nearly' | 'repeat' | 'unseen';
   /** Figures every asked layer of which is at 2 or above. */
   readonly passed: readonly string[];
+  /** All others, in the order of the check. */
+  readonly open: readonly string[];
   /**
-   * Of a nearly ready one each failing layer of what would make them ready, gates first; of one who repeats each failing
-   * layer, gates first; else empty.
+   * Of a nearly ready one each failing layer of what would make them ready, gates first, and after it those of all else
+   * that is open; of one who repeats each failing layer, gates first; else empty.
    */
   readonly missing: readonly FailedLayer[];
+  /** Of a nearly ready one: so many of the figures of `missing`, the first ones, would do. 0 for all others. */
+  readonly enough: number;
   /** Cells asked, and those that carry a mark. */
   readonly asked: number;
   readonly marked: number;
@@ -51,7 +55,9 @@ export function readiness(
     const seen = criteria.map(criterion => seenOf(criterion, candidate, standing));
     const [asked, marked] = [total(seen, ({ asked: cells }) => cells), total(seen, one => one.marked)];
     const passed = seen.filter(({ failing }) => failing.length === 0);
-    const told = { ...candidate, passed: passed.map(({ pattern }) => pattern), asked, marked };
+    const open = seen.filter(one => one.failing.length > 0);
+    const idsOf = (of: readonly Seen[]) => of.map(({ pattern }) => pattern);
+    const told = { ...candidate, passed: idsOf(passed), open: idsOf(open), enough: 0, asked, marked };
     if (asked === 0 || marked * 2 < asked) return { ...told, result: 'unseen', missing: [] };
     const gates = seen.filter(({ gate, failing }) => gate && failing.length > 0);
     const others = seen.filter(({ gate }) => !gate);
@@ -64,11 +70,27 @@ export function readiness(
       return {
         ...told,
         result: 'nearly',
-        missing: layersOf([...gates, ...failing.filter(one => chosen.has(one))]),
+        enough: gates.length + short,
+        missing: layersOf([
+          ...gates,
+          ...failing.filter(one => chosen.has(one)),
+          ...failing.filter(one => !chosen.has(one)),
+        ]),
       };
     }
     return { ...told, result: 'repeat', missing: layersOf([...gates, ...failing]) };
   });
+}
+
+/** What was passed in this check and not in an earlier one, and the other way round. */
+export function movedSince(
+  before: Pick<Readiness, 'passed'>,
+  now: Pick<Readiness, 'passed' | 'open'>,
+): { readonly gained: readonly string[]; readonly lost: readonly string[] } {
+  return {
+    gained: now.passed.filter(id => !before.passed.includes(id)),
+    lost: now.open.filter(id => before.passed.includes(id)),
+  };
 }
 
 interface Seen {

@@ -17,7 +17,8 @@ const library = openLibrary(
   ]),
 );
 const told = (more: Partial<Readiness>): Readiness => ({
-  ...{ student: 'ana', role: 'lead', result: 'nearly', passed: ['walk'], missing: [], asked: 4, marked: 4 },
+  ...{ student: 'ana', role: 'lead', result: 'nearly', passed: ['walk'], open: [], missing: [], enough: 1 },
+  ...{ asked: 4, marked: 4 },
   ...more,
 });
 const missing = [
@@ -30,7 +31,7 @@ const words = (more: Partial<Readiness>, before?: Readiness) =>
 test('nearly there: what is missing in plain words, with the figure’s cue and usual fault, and no number of a mark', () => {
   const text = words({ missing }) ?? '';
   expect(text).toContain('# Quay 1, final check');
-  expect(text).toContain('one figure is still missing');
+  expect(text).toContain('one figure more will do');
   expect(text).toContain('- **Wrap**: the timing and dancing it with a partner.');
   expect(text).toContain('Think of: “Arms low.”');
   expect(text).toContain('Watch for: Too wide. Half the step.');
@@ -49,4 +50,16 @@ test('what came since half-way is told; where too little was marked nothing is s
   const before = told({ passed: [], result: 'repeat' });
   expect(words({ result: 'ready' }, before)).toContain('## New since half-way\n\nWalk.');
   expect(words({ result: 'unseen' })).toBeUndefined();
+  const lost = words({ missing, passed: [], open: ['wrap'] }, told({ passed: ['wrap'] }));
+  expect(lost).toContain('## No longer there since half-way\n\nWrap.');
+});
+
+test('all that is open is named, also what the verdict does not count', () => {
+  const open = ['wrap', 'walk'];
+  expect(words({ missing, passed: [], open })).toMatch(
+    /one figure more will do[\s\S]*## After that\n\nWalk\./,
+  );
+  expect(words({ result: 'ready', passed: ['walk'], open: ['wrap'] })).toContain(
+    'not needed for it\n\nWrap.',
+  );
 });

@@ -1,7 +1,7 @@
 // What a student reads of a check: in words, never in numbers, with what to practise.
 import { figureName, type Library } from '../library/library.ts';
 import type { Check, Layer } from '../model/document.ts';
-import type { Readiness } from './readiness.ts';
+import { movedSince, type Readiness } from './readiness.ts';
 
 export interface StudentWordsSource {
   readonly library: Library;
@@ -31,24 +31,26 @@ export function studentWords(source: StudentWordsSource): string | undefined {
   if (told.result === 'unseen') return undefined;
   const layers = new Map<string, Layer[]>();
   for (const { pattern, layer } of told.missing) layers.set(pattern, [...(layers.get(pattern) ?? []), layer]);
-  const practise = [...layers].slice(0, MOST);
-  const name = (id: string) => figureName(library, id);
-  const gained = told.passed.filter(id => before && !before.passed.includes(id));
+  const practise = [...layers].slice(0, told.enough || MOST);
+  const names = (ids: readonly string[]) => ids.map(id => figureName(library, id));
+  const later = told.open.filter(id => !practise.some(([practised]) => practised === id));
+  const { gained, lost } =
+    before && before.result !== 'unseen' ? movedSince(before, told) : { gained: [], lost: [] };
   const lines = [
     `# ${course}, ${KIND_WORDS[kind]}`,
     '',
-    verdict(told.result, kind, layers.size),
+    verdict(told.result, kind, told.enough),
     ...section(
       'Practise this',
       practise.flatMap(([id, missing]) => practiceLines(library, id, missing)),
     ),
+    ...listed(told.result === 'ready' ? 'Not yet, and not needed for it' : 'After that', names(later)),
     ...section(
       'This you can do',
-      told.passed.map(id => `- ${name(id)}`),
+      names(told.passed).map(name => `- ${name}`),
     ),
-    ...(before && before.result !== 'unseen' && gained.length > 0
-      ? section('New since half-way', [`${LIST.format(gained.map(name))}.`])
-      : []),
+    ...listed('New since half-way', names(gained)),
+    ...listed('No longer there since half-way', names(lost)),
   ];
   return `${lines.join('\n')}\n`;
 }
@@ -56,7 +58,7 @@ export function studentWords(source: StudentWordsSource): string | undefined {
 function verdict(
   result: Exclude<Readiness['result'], 'unseen'>,
   kind: Check['kind'],
-  missing: number,
+  enough: number,
 ): string {
   switch (result) {
     case 'ready':
@@ -64,7 +66,7 @@ function verdict(
         ? '**You are ready for the next level.**'
         : '**You are on your way to the next level.**';
     case 'nearly':
-      return `**You are nearly there: ${missing === 1 ? 'one figure is' : 'two figures are'} still missing.**`;
+      return `**You are nearly there: ${enough === 1 ? 'one figure' : 'two figures'} more will do.**`;
     case 'repeat':
       return kind === 'final'
         ? '**Take this level once more: then it will sit.**'
@@ -83,6 +85,10 @@ function practiceLines(library: Library, id: string, missing: readonly Layer[]):
     ...(cue ? [`  Think of: “${cue}”`] : []),
     ...(fault ? [`  Watch for: ${fault.text}${fault.cure ? ` ${fault.cure}` : ''}`] : []),
   ];
+}
+
+function listed(title: string, names: readonly string[]): string[] {
+  return names.length === 0 ? [] : section(title, [`${LIST.format(names)}.`]);
 }
 
 function section(title: string, lines: readonly string[]): string[] {

@@ -125,11 +125,11 @@ describe('a lesson and its recap', () => {
   test('a recap keeps which figures it promises: what its text is made to say no longer it promises no more', async () => {
     const four = { ...key, lesson: 4 };
     const { promises, markdown } = (await bram.call('recap.read', { params: four })).body.recap;
-    expect(promises).toEqual(['cross-over', 'gather', 'hand-change']);
+    expect(promises).toEqual(['cross-over', 'gather', 'throw-out', 'hand-change']);
     const changes = [{ field: 'markdown', from: markdown, to: markdown.replaceAll('Cross-over', 'More') }];
     const command = { kind: 'edit', what: 'Text', changes } as const;
     const edited = await bram.call('recap.command', { params: four, body: { command } });
-    expect(edited.body.recap.promises).toEqual(['gather', 'hand-change']);
+    expect(edited.body.recap.promises).toEqual(['gather', 'throw-out', 'hand-change']);
   });
 
   test('entries of another lesson do not finish this one', async () => {

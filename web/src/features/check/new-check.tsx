@@ -20,7 +20,7 @@ interface NewCheckProps {
 /** A check made from the plan: half way, or at the end. */
 export function NewCheck({ section: id, taken, mayWrite, go, leave }: NewCheckProps) {
   const { answer, library, today } = useCourse();
-  const { section } = useClass();
+  const { section, classPlan } = useClass();
   const { saved } = usePlan();
   const client = useQueryClient();
   const create = useMutation({
@@ -31,7 +31,7 @@ export function NewCheck({ section: id, taken, mayWrite, go, leave }: NewCheckPr
       go(body.id);
     },
   });
-  const plan = answer.published ? placedOf(answer.published) : saved;
+  const plan = classPlan?.answer.placed ?? (answer.published ? placedOf(answer.published) : saved);
   const { dates = [] } = section?.section ?? {};
   const lessons = answer.course.lessons.length;
   const offer = (kind: Check['kind']) => {
@@ -46,7 +46,7 @@ export function NewCheck({ section: id, taken, mayWrite, go, leave }: NewCheckPr
     <chakra.div display="grid" gap="4" justifyItems="start">
       <Empty title={taken.length === 0 ? 'No check yet' : 'One more check'}>
         {mayWrite
-          ? 'What it asks is taken from the plan, and can be changed before anybody marks.'
+          ? 'What it asks is what this class has by its own plan, and can be changed before anybody marks.'
           : 'A teacher of this class makes one.'}
       </Empty>
       {create.isError && <Failure error={create.error} />}

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import type { CheckListAnswer } from '@map-step/contract';
-import { partnersSeen, type Readiness, readiness } from '@map-step/core';
+import { figureName, movedSince, partnersSeen, type Readiness, readiness } from '@map-step/core';
 import { CircleCheck, CircleDashed, CircleDot, RotateCcw } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -78,11 +78,13 @@ function ReadyRow({ one, name, items, before, marks, mayTell }: ReadyRowProps) {
   const { library, answer } = useCourse();
   const { search } = useLocation();
   const Icon = ICONS[one.result];
-  const gained =
-    before && before.result !== 'unseen'
-      ? one.passed.filter(id => !before.passed.includes(id)).length
-      : undefined;
-  const first = one.missing[0];
+  const names = (ids: readonly string[]) => ids.map(id => figureName(library, id)).join(', ');
+  const needed = new Set(
+    [...new Set(one.missing.map(({ pattern }) => pattern))].slice(0, one.enough || undefined),
+  );
+  const missing = one.missing.filter(({ pattern }) => needed.has(pattern));
+  const others = one.result === 'unseen' ? [] : one.open.filter(id => !needed.has(id));
+  const first = missing[0];
   const partners = partnersSeen(marks.check.marks, one);
   return (
     <TableRow>
@@ -98,12 +100,13 @@ function ReadyRow({ one, name, items, before, marks, mayTell }: ReadyRowProps) {
         </chakra.span>
       </TableCell>
       <TableCell>
-        {one.missing.length > 0 && missingInWords(one.missing, library)}{' '}
+        {missing.length > 0 && missingInWords(missing, library)}{' '}
         {one.result === 'nearly' && first && (
           <Link to={{ pathname: `/courses/${answer.course.id}/material/${first.pattern}`, search }}>
             the sheet to practise from
           </Link>
         )}
+        {others.length > 0 && <Label>also open: {names(others)} </Label>}
         {partners.length === 1 && (
           <Label>partnering seen with {marks.nameOf(partners[0] ?? '')} only: look once with another</Label>
         )}
@@ -112,12 +115,21 @@ function ReadyRow({ one, name, items, before, marks, mayTell }: ReadyRowProps) {
         )}
       </TableCell>
       <TableCell whiteSpace="nowrap">{shareInWords(one.passed.length, items)}</TableCell>
-      <TableCell whiteSpace="nowrap">
-        {gained === undefined ? '' : gained === 0 ? 'no more' : `${gained} more`}
+      <TableCell>
+        {before && before.result !== 'unseen' && sinceInWords(movedSince(before, one), names)}
       </TableCell>
       <TableCell whiteSpace="nowrap">
         {mayTell && <StudentWords marks={marks} one={one} before={before} />}
       </TableCell>
     </TableRow>
   );
+}
+
+function sinceInWords(
+  { gained, lost }: ReturnType<typeof movedSince>,
+  names: (ids: readonly string[]) => string,
+): string {
+  const more = gained.length > 0 ? [`${gained.length} more`] : [];
+  const less = lost.length > 0 ? [`no longer ${names(lost)}`] : [];
+  return [...more, ...less].join('; ') || 'the same';
 }
