@@ -352,8 +352,10 @@ export { findClashes, type TermClash, type TermClass } from './programme/clashes
 export { type WeeklyDates, weeklyDates } from './programme/dates.ts';
 export {
   type CancelledEvening,
+  type ClassEvening,
   cancelEvening,
   type DateFault,
+  eveningsBetween,
   findDateFaults,
 } from './programme/evenings.ts';
 export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-term.ts';

@@ -20,6 +20,7 @@ const order = (...blocks: readonly [BlockKind, number][]): RunningOrder => ({
   of: 5,
   minutes: blocks.reduce((sum, [, minutes]) => sum + minutes, 0),
   over: 0,
+  noTimeFor: [],
   blocks: blocks.map(([kind, minutes]) => ({
     kind,
     minutes,

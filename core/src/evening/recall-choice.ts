@@ -11,11 +11,13 @@ export interface RecallSource {
   readonly fresh: ReadonlySet<string>;
   /** From it on a figure is not fading. */
   readonly aim?: number;
+  /** How many the minutes of the recall are enough for, the second looks apart. */
+  readonly most: number;
 }
 
 /**
- * What is reviewed, what fades most first: as many figures as the plan reviews, those below the aim before the planned
- * ones, and the second looks beside them. Before any log the planned reviews, in the plan's order.
+ * What is reviewed, what fades most first: as many figures as the plan reviews and the minutes are enough for, those
+ * below the aim before the planned ones, and the second looks beside them. Before any log the planned reviews, in the plan's order.
  */
 export function chooseReviews({
   planned,
@@ -23,11 +25,12 @@ export function chooseReviews({
   recall,
   fresh,
   aim = RECALL_AIM,
+  most,
 }: RecallSource): readonly string[] {
   const own = planned.filter(id => !fresh.has(id));
   const rank = (id: string) => recall.get(id) ?? 1;
   const byRecall = (ids: readonly string[]) => ids.toSorted((a, b) => rank(a) - rank(b));
   const fading = byRecall([...recall.keys()].filter(id => rank(id) < aim && !fresh.has(id)));
-  const chosen = [...new Set([...fading, ...byRecall(own)])].slice(0, own.length);
+  const chosen = [...new Set([...fading, ...byRecall(own)])].slice(0, Math.min(own.length, most));
   return [...new Set([...chosen, ...again.filter(id => !fresh.has(id))])];
 }

@@ -2,12 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
 import type { Approach, Course, Pattern } from '../model/document.ts';
+import { tenths } from '../model/units.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
 import { judgePlan } from '../plan/judge.ts';
 import { library, patterns, published, quay } from '../test/quay-course.ts';
 import { course, dance, figure, studio } from '../test/studio.ts';
 import { orderByHold } from './hold-order.ts';
-import { chooseReviews } from './recall-choice.ts';
+import { chooseReviews, type RecallSource } from './recall-choice.ts';
 import { runningOrder } from './running-order.ts';
 
 function lessonOrder(lesson: number, placed: Record<string, number> = published, start?: string) {
@@ -203,20 +204,25 @@ describe('what is recalled', () => {
     ['last', 0.95],
     ['new', 0.2],
   ]);
+  const choose = (planned: readonly string[], more: Partial<RecallSource> = {}) =>
+    chooseReviews({ planned, again: [], recall: new Map(), fresh: new Set(), most: 9, ...more });
   test('before any log as planned', () => {
-    expect(chooseReviews({ planned: ['a', 'b'], again: ['c'], recall: new Map(), fresh: new Set() })).toEqual(
-      ['a', 'b', 'c'],
-    );
+    expect(choose(['a', 'b'], { again: ['c'] })).toEqual(['a', 'b', 'c']);
   });
   test('as many as planned, what fades before the others, never what comes as new', () => {
-    expect(chooseReviews({ planned: ['last', 'new'], again: [], recall, fresh: new Set(['new']) })).toEqual([
-      'old',
-    ]);
-    expect(chooseReviews({ planned: ['last'], again: [], recall, fresh: new Set(['new', 'old']) })).toEqual([
-      'last',
-    ]);
-    expect(
-      chooseReviews({ planned: ['last'], again: [], recall, fresh: new Set(['new']), aim: 0.3 }),
-    ).toEqual(['last']);
+    expect(choose(['last', 'new'], { recall, fresh: new Set(['new']) })).toEqual(['old']);
+    expect(choose(['last'], { recall, fresh: new Set(['new', 'old']) })).toEqual(['last']);
+    expect(choose(['last'], { recall, fresh: new Set(['new']), aim: 0.3 })).toEqual(['last']);
+  });
+  test('no more than the minutes are enough for; seven figures are not danced in nine minutes', () => {
+    expect(choose(['last', 'old'], { recall, fresh: new Set(['new']), most: 1 })).toEqual(['old']);
+    const seven = ['a', 'b', 'c', 'd', 'e', 'f', 'g'];
+    const planned = {
+      ...{ new: tenths(0), review: tenths(90), capacity: tenths(400), introduce: [], minutes: {} },
+      reviews: seven.map(id => ({ id, minutes: tenths(13) })),
+    };
+    const order = runningOrder({ course: quay, lesson: 3, planned, library });
+    expect(order.blocks.find(({ kind }) => kind === 'recall')?.patterns).toEqual(seven.slice(0, 6));
+    expect(order.noTimeFor).toEqual(['g']);
   });
 });

@@ -36,6 +36,8 @@ export interface RunningOrder {
   readonly blocks: readonly LessonBlock[];
   /** Minutes by which the plan is longer than the lesson; its new material is then shortened. */
   readonly over: number;
+  /** What the plan reviews and the recall has no time for: it is left to another evening. */
+  readonly noTimeFor: readonly string[];
 }
 
 export interface LessonSource {
@@ -55,6 +57,9 @@ export interface LessonSource {
   readonly start?: string;
 }
 
+/** A figure that is reviewed is danced a few times in this, in tenths of a minute; in less it would only be named. */
+const LEAST_REVIEW = 15;
+
 interface Draft {
   readonly kind: BlockKind;
   readonly title: string;
@@ -64,7 +69,7 @@ interface Draft {
 
 /**
  * The running order of a lesson: blocks in whole minutes that add up to its minutes exactly. Recall lasts at
- * least as long as its reviews take; minutes that nobody needs go to combining and dancing by their lengths. New items
+ * least as long as its reviews take, and holds no more of them than can be danced in it; minutes that nobody needs go to combining and dancing by their lengths. New items
  * follow each other by their holds.
  */
 export function runningOrder(source: LessonSource): RunningOrder {
@@ -87,7 +92,9 @@ export function runningOrder(source: LessonSource): RunningOrder {
     return [{ kind, title, minutes: length, from, to: clock(source.start, passed), patterns, layers }];
   });
   const over = Math.max(0, planned.new + planned.review - planned.capacity) / 10;
-  return { lesson, of: course.lessons.length, minutes, blocks, over };
+  const danced = new Set(blocks.flatMap(({ patterns }) => patterns));
+  const noTimeFor = planned.reviews.map(({ id }) => id).filter(id => !danced.has(id));
+  return { lesson, of: course.lessons.length, minutes, blocks, over, noTimeFor };
 }
 
 function lessonOf(course: Course, lesson: number): Course['lessons'][number] {
@@ -127,6 +134,7 @@ function draftBlocks(source: LessonSource): Draft[] {
   const reviews = chooseReviews({
     planned: planned.reviews.map(({ id }) => id),
     ...{ again, recall, fresh: new Set(fresh) },
+    most: Math.max(1, Math.floor(recalled / LEAST_REVIEW)),
     ...(source.aim !== undefined && { aim: source.aim }),
   });
   return [

@@ -32,6 +32,25 @@ export function findDateFaults(
   return faults;
 }
 
+export interface ClassEvening<Class> {
+  readonly of: Class;
+  readonly date: string;
+  /** From 1. */
+  readonly lesson: number;
+}
+
+/** The evenings of classes that lie on these days, the first and the last among them, in the order of their days. */
+export function eveningsBetween<Class extends Pick<Section, 'dates'>>(
+  classes: readonly Class[],
+  from: string,
+  to: string,
+): readonly ClassEvening<Class>[] {
+  return classes
+    .flatMap(of => of.dates.map((date, index) => ({ of, date, lesson: index + 1 })))
+    .filter(({ date }) => from <= date && date <= to)
+    .sort((a, b) => a.date.localeCompare(b.date));
+}
+
 export interface CancelledEvening {
   readonly dates: readonly string[];
   readonly cancelled: NonNullable<Section['cancelled']>;

@@ -6,9 +6,9 @@ import { Choice, optionsOf } from '../../ui/choice.tsx';
 import { OneOf } from '../../ui/one-of.tsx';
 import { Button } from '../../ui/parts.tsx';
 import { TextField } from '../../ui/text-field.tsx';
+import { dayInWords } from '../course/class-words.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
 import type { ClassLayout } from './class-draft.ts';
-import { dayInWords } from './class-words.ts';
 
 const WAYS = optionsOf({
   'new-evening': 'Give its lesson a new evening at the end',

@@ -1,8 +1,8 @@
 import { findClashes, findDateFaults, type Section } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
+import { clashesInWords, dateFaultInWords } from '../course/class-words.ts';
+import { termClass, termClasses, termQuery, weeksOf } from '../course/term-queries.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
-import { clashesInWords, dateFaultInWords } from './class-words.ts';
-import { termClass, termClasses, termQuery, weeksOf } from './term-queries.ts';
 
 /** What a class is laid out by; its students are written for themselves. */
 export interface ClassLayout

@@ -6,9 +6,9 @@ import { Link } from 'react-router';
 import { Choice } from '../../ui/choice.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { TextField } from '../../ui/text-field.tsx';
+import { dayInWords } from '../course/class-words.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
 import type { ClassLayout } from './class-draft.ts';
-import { dayInWords } from './class-words.ts';
 
 interface ClassEveningsProps {
   readonly layout: ClassLayout;
@@ -111,7 +111,8 @@ function Weekly({ layout: { dates }, lessons, put }: ClassEveningsProps) {
       )}
       {isWhole && proposed.skipped.length > 0 && (
         <Label>
-          Passed over: {proposed.skipped.map(({ date, name }) => `${dayInWords(date)} (${name})`).join(', ')}
+          {isSame ? 'Passed over' : 'They would pass over'}:{' '}
+          {proposed.skipped.map(({ date, name }) => `${dayInWords(date)} (${name})`).join(', ')}
         </Label>
       )}
     </>

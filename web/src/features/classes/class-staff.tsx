@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { TextField } from '../../ui/text-field.tsx';
+import { daysOf } from '../course/class-words.ts';
 import { personName, studioQuery } from '../studio/studio-queries.ts';
 import type { ClassLayout } from './class-draft.ts';
-import { daysOf } from './class-words.ts';
 
 type Member = Section['staff'][number];
 

@@ -12,9 +12,9 @@ import { Button, ButtonLink, Label } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { LongTextField, TextField } from '../../ui/text-field.tsx';
 import { Window } from '../../ui/window.tsx';
+import { daysOf } from '../course/class-words.ts';
 import { keys, sectionQuery } from '../course/course-queries.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
-import { daysOf } from './class-words.ts';
 
 interface ClassStudentsProps {
   readonly section: Section;

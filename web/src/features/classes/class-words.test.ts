@@ -1,9 +1,9 @@
 import { cancelEvening } from '@map-step/core';
 import { describe, expect, test } from 'vitest';
 import { courseContent } from '../../test/in-course.tsx';
+import { clashesInWords, daysOf } from '../course/class-words.ts';
+import { weeksOf } from '../course/term-queries.ts';
 import { effectInWords } from './cancel-evening.tsx';
-import { clashesInWords, daysOf } from './class-words.ts';
-import { weeksOf } from './term-queries.ts';
 
 const { studio } = courseContent('director');
 const one = (id: string, start: string) => ({

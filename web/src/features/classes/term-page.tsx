@@ -7,11 +7,11 @@ import { Link, useSearchParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
+import { classInWords, dayInWords } from '../course/class-words.ts';
+import { termClasses, termQuery } from '../course/term-queries.ts';
 import { sessionQuery } from '../session/session-queries.ts';
 import { StudioPage, useIsDirector } from '../shell/studio-page.tsx';
 import { personName, studioQuery } from '../studio/studio-queries.ts';
-import { classInWords, dayInWords } from './class-words.ts';
-import { termClasses, termQuery } from './term-queries.ts';
 
 const WEEKS = 14;
 const WEEKS_BEFORE = 5;

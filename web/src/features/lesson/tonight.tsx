@@ -17,7 +17,7 @@ import { FigureLink } from '../course/figure-link.tsx';
 import type { LessonOrder } from './use-lesson-order.ts';
 
 /** Tonight at a glance: what is new and from which hold, what is shaky, who lacks what, what to take care of. */
-export function Tonight({ planned, recall }: LessonOrder) {
+export function Tonight({ planned, order, recall }: LessonOrder) {
   const { library, studio } = useCourse();
   const { section, classPlan } = useClass();
   const fresh = Object.keys(planned.minutes);
@@ -49,6 +49,7 @@ export function Tonight({ planned, recall }: LessonOrder) {
       ))}
       {shaky.size > 0 && <Names words="Shaky" ids={[...shaky]} />}
       {fading.length > 0 && <Names words="Fading" ids={fading} />}
+      {order.noTimeFor.length > 0 && <Names words="No time to review" ids={order.noTimeFor} />}
       <RolesExpected />
       <WhoLacksWhat />
       {cautions.map(text => (

@@ -6,6 +6,7 @@ import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { TakeAway } from '../../ui/take-away.tsx';
 import { TextField } from '../../ui/text-field.tsx';
 import { useForm } from '../../ui/use-form.ts';
+import { EveningsMet } from './evenings-met.tsx';
 import type { DecisionsProps } from './setting.tsx';
 
 const newHoliday = z
@@ -23,8 +24,13 @@ const word = (date: string) => format(parseISO(date), 'd MMM yyyy');
 /** Days on which no class is: what lays out evenings passes over them. */
 export function Holidays({ studio, commands }: DecisionsProps) {
   const { holidays = [] } = studio;
-  const { register, handleSubmit, formState, reset } = useForm(newHoliday, { name: '', from: '', to: '' });
+  const { register, handleSubmit, formState, reset, watch } = useForm(newHoliday, {
+    name: '',
+    from: '',
+    to: '',
+  });
   const { errors } = formState;
+  const asked = newHoliday.safeParse({ ...watch(), name: 'any' });
   const add = handleSubmit(({ name, from, to }) => {
     commands.edit(`${name} added`, now => ({
       ...now,
@@ -37,15 +43,18 @@ export function Holidays({ studio, commands }: DecisionsProps) {
   return (
     <chakra.section aria-label="Holidays" display="grid" gap="3" justifyItems="start">
       <Label>
-        New evenings are laid out around these days; evenings that lie in one are told on the class’s page.
+        New evenings are laid out around these days. Evenings that lie in one stay until somebody moves them.
       </Label>
       {holidays.length > 0 && (
-        <GridTable look="fields" heads={['Holiday', 'From', 'To', '']}>
+        <GridTable look="fields" heads={['Holiday', 'From', 'To', 'Meets', '']}>
           {holidays.map(({ name, from, to }, index) => (
             <TableRow key={`${name} ${from}`}>
               <TableCell>{name}</TableCell>
               <TableCell>{word(from)}</TableCell>
               <TableCell>{word(to)}</TableCell>
+              <TableCell>
+                <EveningsMet from={from} to={to} />
+              </TableCell>
               <TableCell>
                 <TakeAway
                   of={name}
@@ -80,6 +89,12 @@ export function Holidays({ studio, commands }: DecisionsProps) {
           Add it
         </Button>
       </chakra.form>
+      {asked.success && (
+        <div role="status">
+          <Label>These days meet: </Label>
+          <EveningsMet from={asked.data.from} to={asked.data.to || asked.data.from} />
+        </div>
+      )}
     </chakra.section>
   );
 }

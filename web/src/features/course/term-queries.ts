@@ -2,7 +2,7 @@ import type { TermAnswer } from '@map-step/contract';
 import { addDays, type Section, type TermClass } from '@map-step/core';
 import { queryOptions } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
-import { keys } from '../course/course-queries.ts';
+import { keys } from './course-queries.ts';
 
 const MOST_DAYS = 400;
 
