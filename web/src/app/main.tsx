@@ -4,6 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { HeadingContext } from '../features/course/use-address.ts';
 import { applySavedTheme } from '../features/shell/use-theme.ts';
+import { keepFocus } from '../ui/keep-focus.ts';
 import { reloadWhenPartsAreGone } from './parts-gone.ts';
 import { Providers } from './providers.tsx';
 import { router } from './router.tsx';
@@ -13,6 +14,7 @@ reloadWhenPartsAreGone(import.meta.env.VITE_BUILD ?? '');
 document.documentElement.classList.toggle('hovers', window.matchMedia('(hover: hover)').matches);
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
+keepFocus(root);
 const heading = () => router.state.navigation.location ?? router.state.location;
 createRoot(root).render(
   <Providers>

@@ -84,6 +84,8 @@ const config = defineConfig({
         animationDuration: '0s !important',
       },
     },
+    // What is wide inside a grid or a row scrolls or wraps there: it does not widen the page.
+    ':where(main, main *)': { minWidth: '0' },
     'h1, h2, h3': { fontFamily: 'title', fontWeight: '650', lineHeight: '1.15', margin: 0 },
     'p, ul, ol, dl, dd': { margin: 0 },
     'button, input, textarea, select': { font: 'inherit', color: 'inherit' },
@@ -91,6 +93,8 @@ const config = defineConfig({
     // Of all fields at once: one such rule that comes later makes the browser dress the whole page anew.
     '::placeholder': { color: 'quiet' },
     ':focus-visible': { outline: '3px solid var(--chakra-colors-now)', outlineOffset: '2px' },
+    // It has the focus where a page begins, and nothing in it does yet.
+    'main:focus-visible': { outline: 'none' },
     // Read by screen readers only.
     '.spoken': {
       position: 'absolute',

@@ -35,7 +35,13 @@ export function GivenLink({ link: { token, expires }, lasts = false, path, title
       {lasts && <QrCode text={address} />}
       <chakra.div display="flex" gap="2" alignItems="end" mt="1">
         <chakra.div flex="1" maxW="40rem">
-          <TextField label="Link" readOnly value={address} onFocus={event => event.target.select()} />
+          <TextField
+            label="Link"
+            autoFocus
+            readOnly
+            value={address}
+            onFocus={event => event.target.select()}
+          />
         </chakra.div>
         {canCopy && <Button onClick={() => void copy()}>{isCopied ? 'Copied' : 'Copy'}</Button>}
       </chakra.div>

@@ -21,10 +21,13 @@ export function Segments<Value extends string>({ label, value, among, set }: Seg
         if (found) set(found.value);
       }}
       aria-label={label}
+      minW="0"
+      maxW="full"
+      flexWrap="wrap"
     >
       <SegmentGroup.Indicator />
       {among.map(({ value: one, words }) => (
-        <SegmentGroup.Item key={one} value={one} cursor="pointer">
+        <SegmentGroup.Item key={one} value={one} cursor="pointer" px={{ base: '1.5', md: '3' }}>
           <SegmentGroup.ItemText>{words}</SegmentGroup.ItemText>
           <SegmentGroup.ItemHiddenInput />
         </SegmentGroup.Item>

@@ -1,4 +1,4 @@
-import { type SlotRecipeConfig, Table } from '@chakra-ui/react';
+import { chakra, type SlotRecipeConfig, Table } from '@chakra-ui/react';
 import { tableSlotRecipe } from '@chakra-ui/react/theme';
 import type { ReactNode } from 'react';
 
@@ -49,19 +49,21 @@ interface GridTableProps {
   readonly children: ReactNode;
 }
 
-/** Rows under the heads of their columns. */
+/** Rows under the heads of their columns; where there is too little room for them they scroll by themselves. */
 export function GridTable({ look, heads, children }: GridTableProps) {
   return (
-    <Table.Root recipe={RECIPES[look]}>
-      <Table.Header>
-        <Table.Row>
-          {heads.map((head, index) => (
-            <Table.ColumnHeader key={`head-${index + 1}`}>{head}</Table.ColumnHeader>
-          ))}
-        </Table.Row>
-      </Table.Header>
-      <Table.Body>{children}</Table.Body>
-    </Table.Root>
+    <chakra.div overflowX="auto" maxW="full">
+      <Table.Root recipe={RECIPES[look]}>
+        <Table.Header>
+          <Table.Row>
+            {heads.map((head, index) => (
+              <Table.ColumnHeader key={`head-${index + 1}`}>{head}</Table.ColumnHeader>
+            ))}
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>{children}</Table.Body>
+      </Table.Root>
+    </chakra.div>
   );
 }
 

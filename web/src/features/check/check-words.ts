@@ -15,6 +15,14 @@ export const MARK_WORDS: Readonly<Record<Mark['mark'], string>> = {
   3: 'reliable with any partner',
 };
 
+/** Where there is little room: the glyph stands above them. */
+export const SHORT_MARK_WORDS: Readonly<Record<Mark['mark'], string>> = {
+  0: 'not yet',
+  1: 'prompted',
+  2: 'by self',
+  3: 'reliable',
+};
+
 export const MARKS = [0, 1, 2, 3] as const satisfies readonly Mark['mark'][];
 
 export const RESULT_WORDS: Readonly<Record<Readiness['result'], string>> = {

@@ -13,9 +13,10 @@ import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
+import { goAlong } from '../../ui/row-keys.ts';
 import { useCourse } from '../course/course-context.ts';
 import { CellNotes, CellNoteWindow } from './cell-note.tsx';
-import { LAYER_WORDS, MARK_WORDS, MARKS } from './check-words.ts';
+import { LAYER_WORDS, MARK_WORDS, MARKS, SHORT_MARK_WORDS } from './check-words.ts';
 import { MarkGlyph } from './mark-glyph.tsx';
 import type { Marks } from './use-marks.ts';
 
@@ -114,12 +115,14 @@ function Steps({ label, words, at, go }: StepsProps) {
         among={words.map((text, index) => ({ value: String(index), words: text }))}
         set={value => go(Number(value))}
       />
-      <Button disabled={at === 0} onClick={() => go(at - 1)}>
-        Before
-      </Button>
-      <Button look="next" disabled={at >= words.length - 1} onClick={() => go(at + 1)}>
-        Next
-      </Button>
+      <chakra.div display="flex" gap="2">
+        <Button disabled={at === 0} onClick={() => go(at - 1)}>
+          Before
+        </Button>
+        <Button look="next" disabled={at >= words.length - 1} onClick={() => go(at + 1)}>
+          Next
+        </Button>
+      </chakra.div>
     </chakra.div>
   );
 }
@@ -165,27 +168,39 @@ function MarkRow({ title, cell, marks, mayMark }: MarkRowProps) {
   return (
     <chakra.fieldset
       border="0"
-      display="flex"
+      display={{ base: 'grid', md: 'flex' }}
+      gridTemplateColumns="repeat(4, minmax(0, 1fr))"
       gap="1.5"
       alignItems="center"
       flexWrap="wrap"
       py="1"
       aria-label={`${marks.nameOf(cell.student)}, ${title}`}
       disabled={!mayMark}
+      onKeyDown={goAlong}
     >
-      <chakra.span width="5.5rem">{title}</chakra.span>
+      <chakra.span width={{ base: 'auto', md: '5.5rem' }} gridColumn="1 / -1">
+        {title}
+      </chakra.span>
       {MARKS.map((mark: Mark['mark']) => (
         <Button
           key={mark}
+          tabIndex={(own?.mark ?? 0) === mark ? 0 : -1}
           aria-pressed={own?.mark === mark}
           aria-label={`${mark}, ${MARK_WORDS[mark]}`}
-          minW="3rem"
+          minW={{ base: '0', md: '3rem' }}
+          flexDirection={{ base: 'column', md: 'row' }}
+          gap="0.5"
+          px={{ base: '1', md: '4' }}
+          py={{ base: '1.5', md: '0' }}
           onClick={() => marks.put(cell, mark)}
         >
           <MarkGlyph mark={mark} />
+          <chakra.span display={{ base: 'block', md: 'none' }} fontSize="xs">
+            {SHORT_MARK_WORDS[mark]}
+          </chakra.span>
         </Button>
       ))}
-      <Label>
+      <Label gridColumn="1 / -1">
         {own !== undefined && MARK_WORDS[own.mark]}
         {markers > (own === undefined ? 0 : 1) && average !== undefined
           ? ` all markers: ${Math.round(average * 10) / 10}`

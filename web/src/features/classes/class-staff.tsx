@@ -27,7 +27,7 @@ export function ClassStaff({ staff, put }: ClassStaffProps) {
           <chakra.li
             key={`${member.person} ${member.from ?? ''}`}
             display="grid"
-            gridTemplateColumns="14rem minmax(12rem, auto) auto"
+            gridTemplateColumns={{ base: '1fr 1fr auto', md: '14rem minmax(12rem, auto) auto' }}
             justifyContent="start"
             gap="2"
             alignItems="center"

@@ -3,6 +3,7 @@ import { figureName, type LogResult } from '@map-step/core';
 import { useState } from 'react';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
+import { goAlong } from '../../ui/row-keys.ts';
 import { TextField } from '../../ui/text-field.tsx';
 import { useCourse } from '../course/course-context.ts';
 import type { LessonLog } from './use-log.ts';
@@ -71,6 +72,7 @@ export function MarkRow(props: MarkRowProps) {
     <div>
       <chakra.div
         role="group"
+        onKeyDown={goAlong}
         aria-label={`How ${name} went`}
         display="grid"
         alignItems="center"
@@ -132,9 +134,10 @@ interface ResultButtonsProps {
 }
 
 function ResultButtons({ result, size, tap }: ResultButtonsProps) {
-  return RESULTS.map(({ id, word, tone }) => (
+  return RESULTS.map(({ id, word, tone }, index) => (
     <Result
       key={id}
+      tabIndex={result === id || (result === undefined && index === 0) ? 0 : -1}
       type="button"
       tone={tone}
       size={size}

@@ -39,6 +39,7 @@ function EveningRoom(lessonOrder: LessonOrder) {
     >
       <chakra.div display="grid" gap="4">
         <LessonTitle evening={evening} />
+        {mayLog && <WhoIsHere attendance={evening.attendance} />}
         {log.error && <Failure error={log.error} />}
         <Contradictions log={log} />
         {mayLog && !running && !isPast && (
@@ -124,11 +125,6 @@ function BesideTheEvening({ evening, lessonOrder }: BesideProps) {
     <chakra.aside aria-label="This lesson">
       {!running && <Tonight {...lessonOrder} />}
       {isNext && !mayTeach && <NotYours />}
-      {mayLog && (
-        <chakra.div mb="5">
-          <WhoIsHere attendance={attendance} />
-        </chakra.div>
-      )}
       {mayLog && !isPast && <Partners students={attendance.students} />}
       <Songs notes={notes} figures={[...evening.ordered]} mayLog={mayLog} />
       {mayLog && <EveningNotes notes={notes} />}

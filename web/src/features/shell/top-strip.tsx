@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
-import { LogOut, Moon, Search, Sun } from 'lucide-react';
+import { CircleUser, LogOut, Moon, Search, Sun } from 'lucide-react';
 import { type ReactNode, use } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button } from '../../ui/parts.tsx';
@@ -43,8 +43,13 @@ export function TopStrip({ children }: { children?: ReactNode }) {
         {children}
       </chakra.div>
       <chakra.div ml="auto" order={{ base: 1, md: 2 }} display="flex" alignItems="center" gap="1">
-        <chakra.span fontSize="sm" mr="2" display={{ base: 'none', md: 'inline' }}>
-          <Link to="/account">{session?.person?.name}</Link>
+        <chakra.span fontSize="sm" mr="2">
+          <Link to="/account" aria-label={session?.person?.name}>
+            <chakra.span display={{ base: 'none', md: 'inline' }}>{session?.person?.name}</chakra.span>
+            <chakra.span display={{ base: 'block', md: 'none' }} p="2">
+              <CircleUser size={16} aria-hidden />
+            </chakra.span>
+          </Link>
         </chakra.span>
         <Button look="quiet" size="small" onClick={openPalette} aria-keyshortcuts="Control+K">
           <Search size={16} aria-hidden />
