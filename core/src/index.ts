@@ -407,6 +407,7 @@ export { holdStretches } from './steps/hold-stretches.ts';
 export { entryHolds, findHold } from './steps/holds.ts';
 export type { Mend } from './steps/mend.ts';
 export { type NamedRun, namedRuns } from './steps/pieces.ts';
+export { type QuickStep, quickestStep, type StepKind } from './steps/quickness.ts';
 export { type SheetCell, type SheetColumn, type SheetLayout, sheetLayout } from './steps/sheet.ts';
 export { sheetLines } from './steps/sheet-lines.ts';
 export { printStep, type Step } from './steps/step.ts';
@@ -424,4 +425,4 @@ export {
   writeSlowQuick,
 } from './timing/renderings.ts';
 export { parseRhythm, type Rhythm, type RhythmEvent, type RhythmOptions } from './timing/rhythm.ts';
-export { barsPerMinute, shortestOf, shortestStepMs } from './timing/tempo.ts';
+export { barsPerMinute, shortestOf } from './timing/tempo.ts';

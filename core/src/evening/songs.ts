@@ -1,14 +1,12 @@
 import type { Library } from '../library/library.ts';
 import type { Split } from '../model/document.ts';
-import { shortestStepMs } from '../timing/tempo.ts';
+import { quickestStep } from '../steps/quickness.ts';
 
 export type SongFit =
   | { readonly pattern: string; readonly fit: 'suits' }
   /** In a form of another tempo. */
   | { readonly pattern: string; readonly fit: 'other-form'; readonly form: string }
   | { readonly pattern: string; readonly fit: 'too-fast' | 'too-slow' | 'other-split' };
-
-const DEFAULT_SHORTEST_MS = 250;
 
 /**
  * Which figures a song suits, in beats a minute: those whose band, or whose dance's, holds the tempo and whose shortest
@@ -39,16 +37,12 @@ function whyNot(
   const figure = library.readings.get(id)?.figure;
   if (!figure) return 'unknown';
   const { pattern, dance, parts } = figure;
+  const quickest = quickestStep(figure, tempo, library.levels.get(pattern.level ?? '')?.shortest);
   const bands = pattern.tempo?.length ? pattern.tempo : dance.tempo;
-  const shortest = shortestStepMs(
-    parts.map(({ rhythm }) => rhythm),
-    tempo,
-  );
-  const limit = library.levels.get(pattern.level ?? '')?.shortest ?? DEFAULT_SHORTEST_MS;
   const isSplit = parts.some(({ rhythm }) =>
     rhythm.events.some(({ onset }) => onset !== null && onset % 48 !== 0),
   );
-  if (shortest !== undefined && shortest < limit) return 'too-fast';
+  if (quickest && quickest.ms < quickest.limit) return 'too-fast';
   if (bands.length > 0 && bands.every(({ max }) => tempo > max)) return 'too-fast';
   if (bands.length > 0 && bands.every(({ min }) => tempo < min)) return 'too-slow';
   if (split !== undefined && isSplit && split !== (pattern.split ?? dance.split)) return 'other-split';

@@ -9,10 +9,8 @@ import { CHECK_CODES, type CheckCode, type Issue, issue, type Path, type Severit
 import { modulo, TICKS_PER_BEAT } from '../model/units.ts';
 import type { Figure, FigureFault, FigureReading } from '../steps/figure.ts';
 import { checkTurnAgainstHold } from '../steps/holds.ts';
-import { shortestStepMs } from '../timing/tempo.ts';
+import { quickestStep, type StepKind } from '../steps/quickness.ts';
 import { isOffered, type Library } from './library.ts';
-
-const DEFAULT_SHORTEST_MS = 250;
 
 /** Something about one figure, with its place below the pattern. */
 export interface FigureIssue {
@@ -131,18 +129,23 @@ function tooFast(figure: Figure, library: Library): Hint[] {
   const tempos = pattern.tempo?.length ? pattern.tempo : dance.tempo;
   const slowest = Math.min(...tempos.map(({ min }) => min));
   if (!level || !Number.isFinite(slowest)) return [];
-  const limit = level.shortest ?? DEFAULT_SHORTEST_MS;
-  const rhythms = figure.parts.map(({ rhythm }) => rhythm);
-  const fastest = shortestStepMs(rhythms, slowest);
-  if (fastest === undefined || fastest >= limit) return [];
+  const quickest = quickestStep(figure, slowest, level.shortest);
+  if (!quickest || quickest.ms >= quickest.limit) return [];
+  const { kind, ms, limit } = quickest;
   return [
     [
       'too-fast',
       ['rhythm'],
-      `the shortest step lasts ${Math.round(fastest)} ms at ${slowest} beats a minute; ${level.name} allows ${limit} ms`,
+      `${STEP_KINDS[kind]} lasts ${Math.round(ms)} ms at ${slowest} beats a minute; ${level.name} allows ${limit} ms`,
     ],
   ];
 }
+
+const STEP_KINDS: Readonly<Record<StepKind, string>> = {
+  travels: 'the shortest step',
+  triple: 'the shortest part of a triple',
+  sound: 'the shortest tap',
+};
 
 const SLOWEST = 20;
 const FASTEST = 400;

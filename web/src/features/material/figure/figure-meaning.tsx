@@ -12,8 +12,9 @@ import {
   type Library,
   linksOnOtherFoot,
   printBeats,
+  quickestStep,
+  type StepKind,
   secondsAt,
-  shortestStepMs,
   TICKS_PER_BEAT,
   turnInWords,
   turnsToMakeUp,
@@ -26,7 +27,6 @@ import { Button, Label } from '../../../ui/parts.tsx';
 import { useCourse } from '../../course/course-context.ts';
 import { Joins } from './joins.tsx';
 
-const DEFAULT_SHORTEST_MS = 250;
 const MANY = 6;
 
 /** What the sheet means, computed: time, coming back, what may stand around it. */
@@ -40,6 +40,12 @@ export function FigureMeaning({ figure }: { figure: Figure }) {
   );
 }
 
+const STEP_KINDS: Readonly<Record<StepKind, string>> = {
+  travels: 'the step with the least time',
+  triple: 'the part of a triple with the least time',
+  sound: 'the tap with the least time',
+};
+
 function InTime({ figure }: { figure: Figure }) {
   const { library } = useCourse();
   const { pattern, dance, beats } = figure;
@@ -47,11 +53,8 @@ function InTime({ figure }: { figure: Figure }) {
   const usual = ranges[0] ? Math.round((ranges[0].min + ranges[0].max) / 2) : 120;
   const [typed, setTyped] = useState<number>();
   const tempo = typed ?? usual;
-  const shortest = shortestStepMs(
-    figure.parts.map(({ rhythm }) => rhythm),
-    tempo,
-  );
-  const limit = library.levels.get(pattern.level ?? '')?.shortest ?? DEFAULT_SHORTEST_MS;
+  const quickest = quickestStep(figure, tempo, library.levels.get(pattern.level ?? '')?.shortest);
+  const isTooQuick = quickest !== undefined && quickest.ms < quickest.limit;
   return (
     <Group title="In time">
       {beats === null ? (
@@ -75,10 +78,10 @@ function InTime({ figure }: { figure: Figure }) {
             </chakra.span>{' '}
             beats, {barsPerMinute(tempo, dance.beatsPerBar).toFixed(0)} bars a minute
           </Fact>
-          {shortest !== undefined && (
-            <Fact value={shortest.toFixed(0)} unit="ms" tone={shortest < limit ? 'caution' : undefined}>
-              the shortest step; this level can do {limit} ms
-              {shortest < limit ? ': too quick at this tempo' : ''}
+          {quickest && (
+            <Fact value={quickest.ms.toFixed(0)} unit="ms" tone={isTooQuick ? 'caution' : undefined}>
+              {STEP_KINDS[quickest.kind]}; this level can do {quickest.limit} ms
+              {isTooQuick ? ': too quick at this tempo' : ''}
             </Fact>
           )}
         </>
