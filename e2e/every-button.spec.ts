@@ -61,13 +61,16 @@ async function pressAll(page: Page, path: string): Promise<readonly string[]> {
     last = words[index] ?? '';
     pressed.add(kinds[index] ?? '');
     await page.locator(BUTTONS).nth(index).press('Enter');
+    const keepsFocus = () =>
+      expect
+        .poll(hasFocus, { timeout: 3000 })
+        .toBe(true)
+        .catch(() => lost.push(last));
+    await keepsFocus();
     // What opens over the page has the focus, and gives it back.
-    if (await page.locator('[role=dialog], [role=alertdialog], [role=listbox]').isVisible())
-      await page.keyboard.press('Escape');
-    await expect
-      .poll(hasFocus, { timeout: 1500 })
-      .toBe(true)
-      .catch(() => lost.push(last));
+    if (!(await page.locator('[role=dialog], [role=alertdialog], [role=listbox]').isVisible())) continue;
+    await page.keyboard.press('Escape');
+    await keepsFocus();
   }
   return [...new Set(lost)];
 }

@@ -74,6 +74,7 @@ export type {
   TermAnswer,
 } from './setup.ts';
 export { studioDecisions } from './setup.ts';
+export type { FoundStudent } from './students.ts';
 export {
   printTableOrder,
   readTableOrder,

@@ -100,11 +100,15 @@ export interface StudioDecisions extends Studio {
 const decisions: z.ZodType<StudioDecisions> = studioDecisions;
 export const studioDocumentAnswer = versioned(decisions);
 
-/** Students who enter a class, by their names. */
+/** Students who enter a class: new ones by their names, those whom the studio knows by their ids. */
 export const enrolBody = z.strictObject({
   students: z
     .array(
-      z.strictObject({ name: z.string().trim().min(1).max(200), role: z.enum(['lead', 'follow', 'solo']) }),
+      z.strictObject({
+        name: z.string().trim().min(1).max(200),
+        role: z.enum(['lead', 'follow', 'solo']),
+        known: z.exactOptional(id),
+      }),
     )
     .min(1)
     .max(200),

@@ -18,6 +18,7 @@ import { PATHS } from './paths.ts';
 import { DIRECTOR, type RouteDefinition } from './route-definition.ts';
 import { demoSignInBody, sessionAnswer, setupBody, signInBody } from './session.ts';
 import { entryAnswer, entryCreateBody, erasedAnswer, removedAnswer, studioDocumentAnswer } from './setup.ts';
+import { studentAnswer, studentMatchBody, studentsFound } from './students.ts';
 
 const nothing = z.strictObject({});
 const healthAnswer = z.strictObject({ ok: z.boolean() });
@@ -106,6 +107,24 @@ export const STUDIO_ROUTES = {
     access: DIRECTOR,
     params: IN_PATH.person,
     answer: endedAnswer,
+  },
+  'student.find': {
+    ...PATHS['student.find'],
+    access: DIRECTOR,
+    query: IN_QUERY.students,
+    answer: studentsFound,
+  },
+  'student.match': {
+    ...PATHS['student.match'],
+    access: DIRECTOR,
+    body: studentMatchBody,
+    answer: studentsFound,
+  },
+  'student.read': {
+    ...PATHS['student.read'],
+    access: DIRECTOR,
+    params: IN_PATH.student,
+    answer: studentAnswer,
   },
   'student.export': { ...PATHS['student.export'], access: DIRECTOR, params: IN_PATH.student, answer: file },
   'student.erase': {

@@ -24,6 +24,7 @@ export const DIRECTORS_VIEWS = [
   ['A new course', '/courses/new'],
   ['A new class', '/classes/new'],
   ['A class', '/classes/hustle-1-monday'],
+  ['A student', '/students/alba-k'],
   ['Studio', '/studio'],
   ['Rooms', '/studio?part=rooms'],
   ['Holidays', '/studio?part=holidays'],

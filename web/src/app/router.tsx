@@ -52,6 +52,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/people/people-page.tsx')).PeoplePage }),
       },
       {
+        path: '/students/:student',
+        lazy: async () => ({ Component: (await import('../features/people/student-page.tsx')).StudentPage }),
+      },
+      {
         path: '/account',
         lazy: async () => ({ Component: (await import('../features/people/account-page.tsx')).AccountPage }),
       },

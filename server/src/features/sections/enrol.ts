@@ -4,18 +4,25 @@ import { runCommand } from '../../aggregates/aggregate.ts';
 import { tellVersioned } from '../../aggregates/document-aggregate.ts';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { newStudentId } from '../studio/student-id.ts';
 import { sectionAggregate } from './section-aggregate.ts';
 
-/** New students enter a class, all at once or none. */
+/** Students enter a class, those whom the studio knows and new ones, all at once or none. */
 export async function enrolStudents(
   scope: StudioScope,
   id: string,
   person: string,
   { students: given, from }: EnrolBody,
 ): Promise<AnswerOf<'section.enrol'>> {
-  const students = given.map(({ name, role }): Student => ({ id: newStudentId(), name, role }));
-  await documentStore(scope, 'students').add(students);
+  const store = documentStore(scope, 'students');
+  for (const { known, name } of given)
+    if (known !== undefined && !(await store.find(known)))
+      throw new HttpFault('conflict', `${name} is not in this studio any more. Nobody was entered.`);
+  const students = given.map(
+    ({ name, role, known }): Student => ({ id: known ?? newStudentId(), name, role }),
+  );
+  await store.add(students.filter((_, index) => given[index]?.known === undefined));
   const entries = students.map(({ id: student, role }) => ({ student, role, ...(from && { from }) }));
   const aggregate = sectionAggregate(scope, id);
   const what = students.length === 1 ? `${students[0]?.name} entered` : `${students.length} students entered`;

@@ -149,7 +149,7 @@ async function mentionsOf(scope: StudioScope, name: string): Promise<string[]> {
   );
 }
 
-async function getStudent(scope: StudioScope, id: string) {
+export async function getStudent(scope: StudioScope, id: string) {
   const stored = await documentStore(scope, 'students').find(id);
   if (!stored) throw new HttpFault('not-found', `There is no student "${id}" in this studio.`);
   return stored.body;

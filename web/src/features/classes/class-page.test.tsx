@@ -28,7 +28,7 @@ const term: TermAnswer = {
 const TOLD = { section, version: 1, students: [], logs: [], attendance: [], notes: [], recaps: [], seq: 0 };
 const stored = (body: object) => ({ body, version: 1, history: [] });
 
-function open(written: object[] = [], part = '') {
+function open(written: object[] = [], part = '', more: Readonly<Record<string, unknown>> = {}) {
   return renderOnServer(<ClassPage />, {
     at: `/classes/${id}${part}`,
     path: '/classes/:class',
@@ -44,6 +44,7 @@ function open(written: object[] = [], part = '') {
       },
       'GET /api/term': term,
       [`GET /api/sections/${id}`]: { ...TOLD, logs: written },
+      ...more,
     },
   });
 }
@@ -96,4 +97,22 @@ test('a class of which something was written is not offered to be taken away', a
   cleanup();
   open();
   await waitFor(() => expect(offer()).not.toBeNull(), { timeout: 20_000 });
+});
+
+test('a name that the studio knows is offered before a new student is made; somebody else may have it too', async () => {
+  const newest = { section: 'autumn', course: 'hustle-1', name: 'Hustle 1, autumn', start: '19:00' };
+  const known = { ...newest, first: '2025-09-01', last: '2025-10-27', entered: [{ role: 'lead' }] };
+  const { sent } = open([], '', {
+    'POST /api/students/match': { students: [{ id: 'student-1', name: 'Zoe Q', classes: [known] }] },
+    [`POST /api/sections/${id}/students`]: stored(section ?? {}),
+  });
+  const names = await screen.findByLabelText('Leaders, one name a line', {}, { timeout: 20_000 });
+  await act(async () => fireEvent.change(names, { target: { value: 'zoe q\nNew N' } }));
+  await screen.findByText('zoe q has been here before:');
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Enter these 2 students' })));
+  await waitFor(() => expect(sent.at(-1)?.path).toMatch(/students$/));
+  expect(sent.at(-1)?.body).toMatchObject({
+    students: [{ name: 'zoe q', known: 'student-1' }, { name: 'New N' }],
+  });
+  expect(screen.getAllByText('the one of Hustle 1, autumn, Monday 19:00, until 27 Oct 2025')).not.toEqual([]);
 });

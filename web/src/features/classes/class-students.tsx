@@ -1,27 +1,19 @@
 import { chakra } from '@chakra-ui/react';
-import { PATHS } from '@map-step/contract';
 import { addDays, type Role, type Section } from '@map-step/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { call } from '../../api/client.ts';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import type { Commands } from '../../api/commands.ts';
 import { Choice } from '../../ui/choice.tsx';
-import { Failure } from '../../ui/failure.tsx';
-import { Notice } from '../../ui/notice.tsx';
-import { Button, ButtonLink, Label } from '../../ui/parts.tsx';
+import { Button, Label } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
-import { LongTextField, TextField } from '../../ui/text-field.tsx';
-import { Window } from '../../ui/window.tsx';
-import { daysOf } from '../course/class-words.ts';
-import { keys, sectionQuery } from '../course/course-queries.ts';
+import { TextField } from '../../ui/text-field.tsx';
+import { daysOf, useRoleWords } from '../course/class-words.ts';
+import { sectionQuery } from '../course/course-queries.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
+import { EnterStudents, type EnterStudentsProps } from './enter-students.tsx';
 
-interface ClassStudentsProps {
-  readonly section: Section;
+interface ClassStudentsProps extends EnterStudentsProps {
   readonly commands: Commands<Section>;
-  readonly isPair: boolean;
-  readonly today: string;
-  readonly takesFocus: boolean;
 }
 
 /** Who is in the class, by their names and roles, from which day to which. */
@@ -40,63 +32,8 @@ export function ClassStudents(props: ClassStudentsProps) {
       </Label>
       <EnterStudents key={section.students.length} {...props} />
       {section.students.length > 0 && <StudentTable {...props} />}
+      <TakenOut section={section} />
     </chakra.section>
-  );
-}
-
-function useRoleWords(): Readonly<Record<Role, string>> {
-  const { data: studio } = useQuery(studioQuery);
-  const { lead = 'Leader', follow = 'Follower' } = studio?.studio.roles ?? {};
-  return { lead, follow, solo: 'Solo' };
-}
-
-function EnterStudents({ section, isPair, today, takesFocus }: ClassStudentsProps) {
-  const client = useQueryClient();
-  const words = useRoleWords();
-  const roles: readonly Role[] = isPair ? ['lead', 'follow'] : ['solo'];
-  const [typed, setTyped] = useState<Partial<Record<Role, string>>>({});
-  const isRunning = (section.dates[0] ?? today) < today;
-  const enrol = useMutation({
-    mutationFn: (students: readonly { name: string; role: Role }[]) =>
-      call('section.enrol', {
-        params: { section: section.id },
-        body: { students, ...(isRunning && { from: today }) },
-      }),
-    onSuccess: answer => {
-      client.setQueryData([...keys.section(section.id), 'document'], answer);
-      void client.invalidateQueries({ queryKey: keys.section(section.id), exact: true });
-      void client.invalidateQueries({ queryKey: keys.courses });
-    },
-  });
-  const students = roles.flatMap(role =>
-    (typed[role] ?? '')
-      .split('\n')
-      .map(name => name.trim())
-      .filter(Boolean)
-      .map(name => ({ name, role })),
-  );
-  return (
-    <chakra.form display="grid" gap="2" justifyItems="start" action={() => enrol.mutate(students)}>
-      {enrol.isError && <Failure error={enrol.error} />}
-      <chakra.div display="flex" gap="3" flexWrap="wrap">
-        {roles.map((role, index) => (
-          <chakra.div key={role} width="18rem">
-            <LongTextField
-              label={`${words[role]}s, one name a line`}
-              rows={4}
-              autoFocus={takesFocus && index === 0}
-              value={typed[role] ?? ''}
-              onChange={event => setTyped({ ...typed, [role]: event.target.value })}
-            />
-          </chakra.div>
-        ))}
-      </chakra.div>
-      <Button type="submit" look="next" disabled={students.length === 0 || enrol.isPending}>
-        {students.length === 0
-          ? 'Enter students'
-          : `Enter ${students.length === 1 ? 'this student' : `these ${students.length} students`}`}
-      </Button>
-    </chakra.form>
   );
 }
 
@@ -121,10 +58,12 @@ function StudentTable({ section, commands, isPair, today }: ClassStudentsProps) 
     else replace(entry, { ...entry, to: addDays(today, -1) }, { ...rest, role, from: today });
   };
   return (
-    <GridTable look="fields" heads={['Student', 'Role', 'Days', 'Leaves on', '', '']}>
+    <GridTable look="fields" heads={['Student', 'Role', 'Days', 'Leaves on', '']}>
       {section.students.map(entry => (
         <TableRow key={`${entry.student} ${entry.from ?? ''}`}>
-          <TableCell>{nameOf(entry.student)}</TableCell>
+          <TableCell>
+            <Link to={`/students/${entry.student}`}>{nameOf(entry.student)}</Link>
+          </TableCell>
           <TableCell>
             {isPair ? (
               <Choice
@@ -163,81 +102,28 @@ function StudentTable({ section, commands, isPair, today }: ClassStudentsProps) 
               Take out
             </Button>
           </TableCell>
-          <TableCell>
-            <StudentData student={entry.student} name={nameOf(entry.student)} section={section.id} />
-          </TableCell>
         </TableRow>
       ))}
     </GridTable>
   );
 }
 
-/** What is kept of a student: as a file for them, or made nobody’s. */
-function StudentData({ student, name, section }: { student: string; name: string; section: string }) {
-  const client = useQueryClient();
-  const [isOpen, setOpen] = useState(false);
-  const erase = useMutation({
-    mutationFn: () => call('student.erase', { params: { student } }),
-    onSuccess: () => client.invalidateQueries({ queryKey: keys.section(section) }),
-  });
+/** Whoever is in the class no more, and of whom something was written while they were. */
+function TakenOut({ section }: { section: Section }) {
+  const { data } = useQuery(sectionQuery(section.id));
+  const inIt = new Set(section.students.map(({ student }) => student));
+  const written = new Set((data?.attendance ?? []).map(({ student }) => student));
+  const out = (data?.students ?? []).filter(({ id }) => written.has(id) && !inIt.has(id));
+  if (out.length === 0) return null;
   return (
-    <>
-      <Button look="quiet" size="small" aria-label={`Data of ${name}`} onClick={() => setOpen(true)}>
-        Data
-      </Button>
-      <Window
-        title={`What is kept of ${name}`}
-        isOpen={isOpen}
-        close={() => setOpen(false)}
-        closeWords="Close"
-      >
-        <chakra.div display="grid" gap="3" justifyItems="start">
-          <p>
-            Their name, classes, who was here when, marks, what they were told, and what was noted of them.
-          </p>
-          <ButtonLink href={PATHS['student.export'].path.replace(':student', student)} download>
-            Give it out as a file
-          </ButtonLink>
-          {erase.isError && <Failure error={erase.error} />}
-          {erase.data ? (
-            <Notice tone="ready" title="Erased. Every count stays as it was.">
-              {erase.data.changed.length > 0 && (
-                <p>The name was taken out of: {erase.data.changed.join(', ')}.</p>
-              )}
-              {erase.data.mentions.length > 0 && (
-                <p>
-                  The given name still stands in: {erase.data.mentions.join('; ')}. It may be somebody else’s:
-                  look at these.
-                </p>
-              )}
-            </Notice>
-          ) : (
-            <>
-              <p>
-                Erasing puts a nobody in their place, everywhere and for good: so many came and so many passed
-                as before, and nothing names them.
-              </p>
-              <EraseForGood name={name} isBusy={erase.isPending} erase={() => erase.mutate()} />
-            </>
-          )}
-        </chakra.div>
-      </Window>
-    </>
-  );
-}
-
-function EraseForGood({ name, isBusy, erase }: { name: string; isBusy: boolean; erase(): void }) {
-  const [typed, setTyped] = useState('');
-  return (
-    <chakra.div display="flex" gap="2" alignItems="end">
-      <TextField
-        label={`To erase, write the name: ${name}`}
-        value={typed}
-        onChange={event => setTyped(event.target.value)}
-      />
-      <Button flexShrink="0" disabled={isBusy || typed.trim() !== name} onClick={erase}>
-        Erase for good
-      </Button>
-    </chakra.div>
+    <p>
+      <Label>Taken out: </Label>
+      {out.map(({ id, name }, index) => (
+        <span key={id}>
+          {index > 0 && ', '}
+          <Link to={`/students/${id}`}>{name}</Link>
+        </span>
+      ))}
+    </p>
   );
 }

@@ -1,7 +1,8 @@
-import type { StudioAnswer, TermAnswer } from '@map-step/contract';
-import type { DateFault, Section, TermClash } from '@map-step/core';
+import type { FoundStudent, StudioAnswer, TermAnswer } from '@map-step/contract';
+import type { DateFault, Role, Section, TermClash } from '@map-step/core';
+import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
-import { personName } from '../studio/studio-queries.ts';
+import { personName, studioQuery } from '../studio/studio-queries.ts';
 
 export const dayInWords = (date: string) => format(parseISO(date), 'EEE d MMM');
 
@@ -60,4 +61,19 @@ export function daysOf({ from, to }: { readonly from?: string; readonly to?: str
   if (from && to) return from === to ? `on ${word(from)} only` : `${word(from)} to ${word(to)}`;
   if (from) return `from ${word(from)}`;
   return to ? `until ${word(to)}` : 'every lesson';
+}
+
+/** What leaders, followers and who dances alone are called in this house. */
+export function useRoleWords(): Readonly<Record<Role, string>> {
+  const { data: studio } = useQuery(studioQuery);
+  const { lead = 'Leader', follow = 'Follower' } = studio?.studio.roles ?? {};
+  return { lead, follow, solo: 'Solo' };
+}
+
+/** “Hustle 1, Monday 19:00, until 2 Mar 2026”: the class by which a student is known. */
+export function studentInWords({ classes: [newest] }: FoundStudent): string {
+  if (!newest) return 'no class yet';
+  const { name, start, first, last } = newest;
+  const day = first ? `${format(parseISO(first), 'EEEE')} ` : '';
+  return `${name}, ${day}${start}${last ? `, until ${format(parseISO(last), 'd MMM yyyy')}` : ''}`;
 }

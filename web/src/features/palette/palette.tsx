@@ -11,6 +11,7 @@ import type { ActiveShortcut } from '../../ui/shortcuts.ts';
 import { findEntries, type PaletteEntry } from './entries.ts';
 import { keepRecent, readRecent } from './recent.ts';
 import { usePaletteEntries } from './use-palette-entries.ts';
+import { useStudentEntries } from './use-student-entries.ts';
 
 const ROW = 44;
 
@@ -37,14 +38,18 @@ interface PaletteProps {
   close(): void;
 }
 
-/** Any figure, lesson, class, person, course, room, and what can be done here, by a part of its name. */
+/** Any figure, lesson, class, person, student, course, room, and what can be done here, by a part of its name. */
 export function Palette({ me, actions, close }: PaletteProps) {
   const owner = ownerOf(me);
   const navigate = useNavigate();
   const entries = usePaletteEntries(actions);
   const [typed, type] = useState('');
   const [recent] = useState(() => readRecent(owner));
-  const found = useMemo(() => findEntries(entries, typed, recent), [entries, typed, recent]);
+  const students = useStudentEntries(me.role === 'director' ? typed.trim() : '');
+  const found = useMemo(
+    () => [...findEntries(entries, typed, recent), ...students],
+    [entries, typed, recent, students],
+  );
   const go = (key: string | undefined) => {
     const entry = found.find(one => one.key === key);
     if (!entry) return;
@@ -114,7 +119,7 @@ function Choices({ found, type, go }: ChoicesProps) {
     >
       <Combobox.Label className="spoken">Go to anything</Combobox.Label>
       <Combobox.Control>
-        <Combobox.Input autoFocus placeholder="A figure, lesson, class, person, course, room …" />
+        <Combobox.Input autoFocus placeholder="A figure, lesson, class, person, student, course, room …" />
       </Combobox.Control>
       <Combobox.Content ref={view}>
         <chakra.div

@@ -59,3 +59,15 @@ test('a teacher sees names and roles alone', async () => {
   expect(screen.queryByLabelText('Add somebody')).toBeNull();
   expect(sent).toEqual([]);
 });
+
+test('a name that is on the staff already is told before another of it is made', async () => {
+  const { sent } = open('director');
+  const name = await screen.findByLabelText('Add somebody', {}, { timeout: 20_000 });
+  await act(async () => fireEvent.change(name, { target: { value: 'bram okoro' } }));
+  const add = () => act(async () => fireEvent.click(screen.getByRole('button', { name: 'Add' })));
+  await add();
+  expect(await screen.findByText(/Bram Okoro is here already, as teacher/)).toBeTruthy();
+  expect(sent).toEqual([]);
+  await add();
+  expect(sent.map(({ path }) => path)).toEqual(['/api/entries']);
+});

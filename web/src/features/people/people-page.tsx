@@ -2,6 +2,7 @@ import { chakra } from '@chakra-ui/react';
 import type { StaffRole } from '@map-step/contract';
 import { freeId, type Person } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Controller } from 'react-hook-form';
 import { z } from 'zod';
 import { Choice, optionsOf } from '../../ui/choice.tsx';
@@ -58,11 +59,19 @@ const newPerson = z.object({
 
 function NewPerson({ people }: { people: readonly Person[] }) {
   const create = useCreateEntry('people');
-  const { register, control, handleSubmit, formState } = useForm(newPerson, {
+  const { register, control, handleSubmit, formState, setError } = useForm(newPerson, {
     name: '',
     role: 'teacher' as StaffRole,
   });
+  const [warned, warn] = useState<string>();
   const add = handleSubmit(async ({ name, role }) => {
+    const known = people.find(one => one.name.toLowerCase() === name.toLowerCase());
+    if (known && warned !== name) {
+      warn(name);
+      const message = `${known.name} is here already, as ${ROLE_WORDS[known.role].toLowerCase()}. Add again for another of this name.`;
+      setError('name', { type: 'known', message }, { shouldFocus: true });
+      return;
+    }
     const id = freeId(name, taken => people.some(one => one.id === taken), 'person');
     await create.mutateAsync({ id, name, role }).catch(() => undefined);
   });

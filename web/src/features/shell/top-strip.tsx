@@ -43,7 +43,7 @@ export function TopStrip({ children }: { children?: ReactNode }) {
         {children}
       </chakra.div>
       <chakra.div ml="auto" order={{ base: 1, md: 2 }} display="flex" alignItems="center" gap="1">
-        <chakra.span fontSize="sm" mr="2">
+        <chakra.span fontSize="sm" mr={{ base: '0', md: '2' }}>
           <Link to="/account" aria-label={session?.person?.name}>
             <chakra.span display={{ base: 'none', md: 'inline' }}>{session?.person?.name}</chakra.span>
             <chakra.span display={{ base: 'block', md: 'none' }} p="2">
@@ -51,13 +51,21 @@ export function TopStrip({ children }: { children?: ReactNode }) {
             </chakra.span>
           </Link>
         </chakra.span>
-        <Button look="quiet" size="small" onClick={openPalette} aria-keyshortcuts="Control+K">
+        <Button
+          look="quiet"
+          size="small"
+          aria-label="Find"
+          aria-keyshortcuts="Control+K"
+          onClick={openPalette}
+        >
           <Search size={16} aria-hidden />
           <chakra.span display={{ base: 'none', md: 'inline' }}>Find</chakra.span>
         </Button>
-        <Button look="quiet" size="small" onClick={toggle}>
+        <Button look="quiet" size="small" aria-label={theme === 'day' ? 'Dim' : 'Day'} onClick={toggle}>
           {theme === 'day' ? <Moon size={16} aria-hidden /> : <Sun size={16} aria-hidden />}
-          {theme === 'day' ? 'Dim' : 'Day'}
+          <chakra.span display={{ base: 'none', md: 'inline' }}>
+            {theme === 'day' ? 'Dim' : 'Day'}
+          </chakra.span>
         </Button>
         <Button
           look="quiet"

@@ -1,0 +1,59 @@
+// People who come to classes, over all classes of a studio: found by their names, and each on a page of their own.
+import { z } from 'zod';
+import { list, student } from './entities.ts';
+import { id } from './ids.ts';
+
+const role = z.enum(['lead', 'follow', 'solo']);
+
+/** A class that a student is in, or was taken out of after something was written of them there. */
+const classOfStudent = z.strictObject({
+  section: id,
+  course: id,
+  /** Of the course. */
+  name: z.string(),
+  start: z.string(),
+  first: z.iso.date().nullable(),
+  last: z.iso.date().nullable(),
+  /** Their roles and days; empty once they were taken out. */
+  entered: list(
+    z.strictObject({
+      role,
+      from: z.exactOptional(z.iso.date()),
+      to: z.exactOptional(z.iso.date()),
+    }),
+  ),
+});
+
+const foundStudent = z.strictObject({ id, name: z.string(), classes: list(classOfStudent) });
+export type FoundStudent = z.output<typeof foundStudent>;
+
+export const studentsFound = z.strictObject({ students: list(foundStudent) });
+
+/** Names that somebody is about to enter. */
+export const studentMatchBody = z.strictObject({
+  names: z.array(z.string().trim().min(1).max(200)).min(1).max(200),
+});
+
+/** Everything that one student is in, on one page; what is kept of them word for word is `student.export`. */
+export const studentAnswer = z.strictObject({
+  student,
+  classes: list(classOfStudent),
+  checks: list(
+    z.strictObject({
+      section: id,
+      check: id,
+      kind: z.enum(['half-way', 'final']),
+      date: z.iso.date(),
+      marks: z.int().min(0),
+    }),
+  ),
+  /** Links that they were given and that still work. */
+  links: list(
+    z.strictObject({
+      section: id,
+      check: id.nullable(),
+      kind: z.enum(['check', 'missed']),
+      expires: z.string(),
+    }),
+  ),
+});
