@@ -16,7 +16,7 @@ export const FENCES = {
     library: 'model timing steps floor couple history interchange',
     likeness: 'model timing steps floor couple library',
     plan: 'model steps library likeness',
-    class: 'model library plan',
+    class: 'model library plan memory',
     evening: 'model timing steps library likeness memory plan class',
     recap: 'model timing steps floor couple interchange library likeness plan class evening',
     proofread: 'model timing steps floor couple library',

@@ -1,22 +1,32 @@
 import {
   buildPlanProblem,
+  type Course,
   cautionsWithCodes,
+  dancedBefore,
   describePlan,
   findProblemFaults,
+  type LessonSource,
+  type Library,
+  lessonsBehind,
   type MipSolver,
   openLibrary,
+  type Placed,
   type PlanAnswer,
   type PlanProblem,
+  planClass,
+  recallOn,
   runningOrder,
+  type Section,
   type StudioDocument,
   solvePlan,
+  taughtAsPlanned,
 } from '@map-step/core';
 import { readSoundStudio, readStudio, readValue } from './files.ts';
 import { planFile, problemFile } from './plan-schema.ts';
 import { type Arguments, readWhole, takeWords, UsageError, wholeOption } from './usage.ts';
 
 export const SOLVE_OPTIONS = ['seconds', 'seed', 'work'] as const;
-export const PLAN_OPTIONS = [...SOLVE_OPTIONS, 'published'] as const;
+export const PLAN_OPTIONS = [...SOLVE_OPTIONS, 'published', 'from-nothing'] as const;
 
 /** An answer and its exit code: 1 when a rule is broken. */
 export interface PlanOutcome {
@@ -24,12 +34,42 @@ export interface PlanOutcome {
   readonly code: 0 | 1;
 }
 
+/** The plan of a course: of what its classes have not had, or from nothing. */
 export function plan(args: Arguments, solver?: MipSolver): PlanOutcome {
   const [file = '', courseId = ''] = takeWords(args, 'FILE', 'COURSE');
-  const published = args.options.get('published');
-  const before = published === undefined ? {} : { published: readValue(published, planFile).placed };
-  const { problem } = courseProblem(file, courseId, before);
+  const path = args.options.get('published');
+  const given = path === undefined ? undefined : readValue(path, planFile).placed;
+  const { document, course } = readCourse(file, courseId);
+  const over = args.options.has('from-nothing') ? 0 : lessonsHad(document, courseId);
+  const followed = given ?? followedPlan(document, course);
+  const taught = followed && taughtAsPlanned(course, followed, over);
+  const published = given ?? (taught && followed);
+  const { problem } = courseProblem(file, courseId, {
+    ...(published && { published }),
+    ...(taught && { taught }),
+  });
   return outcome(solve(problem, args, solver));
+}
+
+/** What the classes of a course follow: what was published last, or else where its figures lie. */
+function followedPlan(document: StudioDocument, course: Course): Placed | undefined {
+  const published = document.plans?.findLast(entry => entry.course === course.id && entry.published);
+  const placed = published?.placed ?? course.placed;
+  return placed && Object.fromEntries(placed.map(entry => [entry.pattern, entry.lesson]));
+}
+
+/** The lessons that the most advanced of its classes has behind it, by what was written: a file knows no day. */
+function lessonsHad({ sections = [], logs = [], recaps = [] }: StudioDocument, courseId: string): number {
+  const own = sections.filter(({ course }) => course === courseId);
+  return Math.max(
+    0,
+    ...own.map(({ id }) =>
+      lessonsBehind(
+        logs.filter(({ section }) => section === id),
+        recaps.filter(({ section }) => section === id),
+      ),
+    ),
+  );
 }
 
 export function solveProblem(args: Arguments, solver?: MipSolver): PlanOutcome {
@@ -50,26 +90,21 @@ export function judge(args: Arguments): PlanOutcome {
   return outcome({ ...describePlan({ ...problem, items }, placed, { ended: 'work' }), seconds: 0 });
 }
 
-/** The running order of a lesson: by the course's own placing, its published plan, or a plan made now. */
+/**
+ * The running order of a lesson: by its first class's own plan, where something was written of that; else by the course's
+ * placing, its published plan, or a plan made now.
+ */
 export function lesson(args: Arguments, solver?: MipSolver): PlanOutcome {
   const [file = '', courseId = '', number = ''] = takeWords(args, 'FILE', 'COURSE', 'N');
   const { document, problem, course } = courseProblem(file, courseId, {});
   const n = readWhole(number, 'N', [1, course.lessons.length]);
-  const chosen = course.placed ?? document.plans?.findLast(entry => entry.course === courseId)?.placed;
-  const placed = chosen
-    ? Object.fromEntries(chosen.map(entry => [entry.pattern, entry.lesson]))
-    : solve(problem, args, solver).placed;
-  const planned = describePlan(problem, placed, { ended: 'work' }).lessons[n - 1];
-  if (!planned) throw new UsageError(`${courseId} has no lesson ${n}`);
   const section = document.sections?.find(entry => entry.course === courseId);
   const library = openLibrary(document);
+  const started = section ? { start: section.start } : {};
+  const ofClass = section && lessonOfClass(document, library, course, section, n);
   const order = runningOrder({
-    course,
-    lesson: n,
-    planned,
-    library,
-    taught: Object.keys(placed).filter(id => (placed[id] ?? n) < n),
-    ...(section && { start: section.start }),
+    ...{ course, lesson: n, library, ...started },
+    ...(ofClass ?? lessonOfCourse(n)),
   });
   const tonight = [...new Set(order.blocks.flatMap(({ patterns }) => patterns))];
   const cautions = tonight.flatMap(id => {
@@ -77,11 +112,53 @@ export function lesson(args: Arguments, solver?: MipSolver): PlanOutcome {
     return pattern ? cautionsWithCodes(pattern, document.studio).map(one => ({ pattern: id, ...one })) : [];
   });
   return { value: { course: courseId, ...order, cautions }, code: 0 };
+
+  function lessonOfCourse(n: number) {
+    const chosen = course.placed ?? document.plans?.findLast(entry => entry.course === courseId)?.placed;
+    const placed: Placed = chosen
+      ? Object.fromEntries(chosen.map(entry => [entry.pattern, entry.lesson]))
+      : solve(problem, args, solver).placed;
+    const planned = describePlan(problem, placed, { ended: 'work' }).lessons[n - 1];
+    if (!planned) throw new UsageError(`${courseId} has no lesson ${n}`);
+    return { planned, taught: Object.keys(placed).filter(id => (placed[id] ?? n) < n) };
+  }
+}
+
+/** A lesson as a class comes to it, by the logs of the lessons before; undefined where nothing was written of them. */
+function lessonOfClass(
+  document: StudioDocument,
+  library: Library,
+  course: Course,
+  section: Section,
+  n: number,
+): Omit<LessonSource, 'course' | 'lesson' | 'library'> | undefined {
+  const before = <Entry extends { readonly section: string; readonly lesson: number }>(
+    entries: readonly Entry[] = [],
+  ) => entries.filter(entry => entry.section === section.id && entry.lesson < n);
+  const [logs, recaps] = [before(document.logs), before(document.recaps)];
+  const published = followedPlan(document, course);
+  if (!published || (logs.length === 0 && recaps.length === 0)) return undefined;
+  const plan = planClass(library, course, published, { logs, recaps, over: n - 1 });
+  const planned = plan.ok ? plan.value.answer.lessons[n - 1] : undefined;
+  if (!plan.ok || !planned) return undefined;
+  const { taught, carried, begun } = plan.value.progress;
+  const date = section.dates[n - 1];
+  return {
+    planned,
+    taught: Object.keys(taught),
+    left: [...carried, ...begun],
+    ...(date !== undefined && { recall: recallOn(dancedBefore(section, logs, n), date) }),
+  };
+}
+
+function readCourse(file: string, courseId: string) {
+  const course = findCourse(readStudio(file), file, courseId);
+  const document = readSoundStudio(file, new Set(course.items.map(({ pattern }) => pattern)));
+  return { document, course };
 }
 
 function courseProblem(file: string, courseId: string, history: Parameters<typeof buildPlanProblem>[2]) {
-  const course = findCourse(readStudio(file), file, courseId);
-  const document = readSoundStudio(file, new Set(course.items.map(({ pattern }) => pattern)));
+  const { document, course } = readCourse(file, courseId);
   const built = buildPlanProblem(openLibrary(document), course, history);
   if (!built.ok) throw new UsageError(`${file}: course "${courseId}": ${built.fault.join('; ')}`);
   return { document, course, problem: built.value };

@@ -261,10 +261,29 @@ describe('convert', () => {
 
 describe('plans', () => {
   test('plan fills the lessons of Hustle 1 and leaves out nothing', () => {
-    const answer = ask('plan', demo, 'hustle-1', '--work', '20000');
+    const answer = ask('plan', demo, 'hustle-1', '--from-nothing', '--work', '20000');
     expect(answer).toMatchObject({ left: [], broken: [], split: [] });
+    expect(answer.problem.taught).toBeUndefined();
     for (const lesson of answer.lessons)
       expect(lesson.new + lesson.review).toBeLessThanOrEqual(lesson.capacity);
+  });
+
+  test('what the most advanced class has behind it stands as it was planned; the rest is planned', () => {
+    const answer = ask('plan', demo, 'hustle-1', '--work', '20000');
+    const planned = Object.fromEntries(
+      JSON.parse(readFileSync(demo, 'utf8'))
+        .courses.find(({ id }: { id: string }) => id === 'hustle-1')
+        .placed.map(({ pattern, lesson }: { pattern: string; lesson: number }) => [pattern, lesson]),
+    );
+    expect(answer.problem.taught.lessons).toBe(4);
+    for (const [id, lesson] of Object.entries(answer.placed))
+      if (Number(lesson) <= 4) expect(planned[id]).toBe(lesson);
+  });
+
+  test('a lesson of a class that has begun is the class’s own: what was not reached comes first, and was not had', () => {
+    const { blocks } = ask('lesson', demo, 'hustle-1', '5');
+    const fresh = blocks.filter(({ kind }: { kind: string }) => kind === 'new');
+    expect(fresh[0].patterns).toEqual(['hand-change']);
   });
 
   test('solve reads a bare problem, judge judges a plan of it and exits 1 when a rule is broken', () => {

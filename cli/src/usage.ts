@@ -10,20 +10,25 @@ export interface Arguments {
   readonly options: ReadonlyMap<string, string>;
 }
 
-/** Splits `FILE 3 --seed 1` into words and options; every option takes a value, which may begin with a minus. */
+/** Options that are said or not; every other one takes a value, which may begin with a minus. */
+const FLAGS: ReadonlySet<string> = new Set(['from-nothing']);
+
+/** Splits `FILE 3 --seed 1` into words and options. */
 export function readArguments(list: readonly string[], known: readonly string[]): Arguments {
   const { values, positionals } = parse(list, known);
   const options = new Map<string, string>();
   for (const [name, all = []] of Object.entries(values)) {
     const [value, ...more] = all;
     if (more.length > 0) throw new UsageError(`--${name} stands twice`);
-    if (value !== undefined) options.set(name, value);
+    if (value !== undefined) options.set(name, String(value));
   }
   return { words: positionals, options };
 }
 
 function parse(list: readonly string[], known: readonly string[]) {
-  const options = Object.fromEntries(known.map(name => [name, { type: 'string', multiple: true } as const]));
+  const options = Object.fromEntries(
+    known.map(name => [name, { type: FLAGS.has(name) ? 'boolean' : 'string', multiple: true } as const]),
+  );
   try {
     return parseArgs({ args: withValues(list, known), options, allowPositionals: true });
   } catch (error) {
@@ -37,7 +42,8 @@ function withValues(list: readonly string[], known: readonly string[]): string[]
   for (let index = 0; index < list.length; index += 1) {
     const word = list[index] ?? '';
     const value = list[index + 1];
-    const takesValue = word.startsWith('--') && known.includes(word.slice(2)) && value !== undefined;
+    const name = word.startsWith('--') ? word.slice(2) : '';
+    const takesValue = known.includes(name) && !FLAGS.has(name) && value !== undefined;
     args.push(takesValue ? `${word}=${value}` : word);
     if (takesValue) index += 1;
   }

@@ -43,6 +43,7 @@ export {
   type ClassProgress,
   type ClassSoFar,
   classProgress,
+  dancedBefore,
   lessonsBehind,
   lessonsOver,
   lessonsPassed,
@@ -76,6 +77,7 @@ export {
   type BlockKind,
   type LessonBlock,
   type LessonLayer,
+  type LessonSource,
   type RunningOrder,
   runningOrder,
 } from './evening/running-order.ts';

@@ -1,4 +1,5 @@
-import type { Log, Recap } from '../model/document.ts';
+import type { Danced } from '../memory/recall.ts';
+import type { Log, Recap, Section } from '../model/document.ts';
 import { standingLogs } from './standing.ts';
 
 /**
@@ -69,6 +70,18 @@ export function classProgress({ logs, recaps, over = 0 }: ClassHistory): ClassPr
       Object.entries(danced).filter(([pattern, lesson]) => lesson > (taught[pattern] ?? lesson)),
     ),
   };
+}
+
+/** What a class has danced in the lessons before one, each with its day: what its memory of a figure is made of. */
+export function dancedBefore(
+  { dates }: Pick<Section, 'dates'>,
+  logs: readonly Log[],
+  lesson: number,
+): readonly Danced[] {
+  return standingLogs(logs).flatMap(({ pattern, result, lesson: at }) => {
+    const date = dates[at - 1];
+    return date === undefined || at >= lesson ? [] : [{ pattern, result, date }];
+  });
 }
 
 /** How many lessons of a class have had their day before `today`. */

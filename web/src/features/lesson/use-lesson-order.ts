@@ -1,4 +1,4 @@
-import { type PlannedLesson, type RunningOrder, recallOn, runningOrder, standingLogs } from '@map-step/core';
+import { dancedBefore, type PlannedLesson, type RunningOrder, recallOn, runningOrder } from '@map-step/core';
 import { useMemo } from 'react';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
 
@@ -18,11 +18,7 @@ export function useLessonOrder(): LessonOrder | undefined {
     const planned = classPlan?.answer.lessons[lesson - 1];
     if (!planned || !section) return undefined;
     const { dates, start } = section.section;
-    const danced = standingLogs(section.logs).flatMap(({ pattern, result, lesson: at }) => {
-      const date = dates[at - 1];
-      return date === undefined || at >= lesson ? [] : [{ pattern, result, date }];
-    });
-    const recall = recallOn(danced, dates[lesson - 1] ?? today);
+    const recall = recallOn(dancedBefore(section.section, section.logs, lesson), dates[lesson - 1] ?? today);
     const { taught, carried, begun } = classPlan.progress;
     const order = runningOrder({
       ...{ course: answer.course, lesson, planned, library, start, recall },
