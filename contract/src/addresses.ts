@@ -56,7 +56,7 @@ export const IN_QUERY = {
   /** The same, where something is known. */
   section: z.strictObject({ after: event.optional() }),
   /** A part of a name. */
-  students: z.strictObject({ named: z.string().trim().min(1).max(200) }),
+  named: z.strictObject({ named: z.string().trim().min(1).max(200) }),
   /** Some weeks at most: a term on one page. */
   term: z.strictObject({ from: z.iso.date(), to: z.iso.date() }),
   /** `preview` only looks, `take` takes what the file changes; else what differs is refused. */

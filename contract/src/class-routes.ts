@@ -33,7 +33,7 @@ import {
   storedAnswer,
   toldAnswer,
 } from './sections.ts';
-import { enrolBody, termAnswer } from './setup.ts';
+import { enrolBody, figuresFound, termAnswer } from './setup.ts';
 
 const figureAnswer = versioned(pattern);
 const sectionDocument = versioned(section);
@@ -68,6 +68,12 @@ export const CLASS_ROUTES = {
     access: WRITING,
     body: figureCreateBody,
     answer: figureAnswer,
+  },
+  'figure.find': {
+    ...PATHS['figure.find'],
+    access: 'signed-in',
+    query: IN_QUERY.named,
+    answer: figuresFound,
   },
   'figure.read': {
     ...PATHS['figure.read'],

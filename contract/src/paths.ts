@@ -53,6 +53,7 @@ export const PATHS = {
   'material.read': { method: 'GET', path: '/api/material' },
   'figure.create': { method: 'POST', path: '/api/figures' },
   'table.import': { method: 'POST', path: '/api/imports', takes: 'file' },
+  'figure.find': { method: 'GET', path: '/api/figures' },
   'figure.read': { method: 'GET', path: '/api/figures/:figure' },
   'figure.command': { method: 'POST', path: '/api/figures/:figure/commands' },
   'course.list': { method: 'GET', path: '/api/courses' },

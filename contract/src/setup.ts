@@ -100,6 +100,13 @@ export interface StudioDecisions extends Studio {
 const decisions: z.ZodType<StudioDecisions> = studioDecisions;
 export const studioDocumentAnswer = versioned(decisions);
 
+/** Figures of all dances by a part of their name; the course is one in which each can be looked at. */
+export const figuresFound = z.strictObject({
+  figures: list(
+    z.strictObject({ id, name: z.string(), kind: z.string(), dance: z.string(), course: id.nullable() }),
+  ),
+});
+
 /** Students who enter a class: new ones by their names, those whom the studio knows by their ids. */
 export const enrolBody = z.strictObject({
   students: z

@@ -111,7 +111,7 @@ export const STUDIO_ROUTES = {
   'student.find': {
     ...PATHS['student.find'],
     access: DIRECTOR,
-    query: IN_QUERY.students,
+    query: IN_QUERY.named,
     answer: studentsFound,
   },
   'student.match': {

@@ -139,6 +139,7 @@ const SAMPLES: Record<RouteName, () => Sample> = {
     text: printTableOrder({ table: 'patterns', text: 'id\n', mapping: {}, write: false }),
   }),
   'import.undo': () => ({ params: { job: importJob } }),
+  'figure.find': () => ({ unnamed: true, query: new URLSearchParams({ named: 'wr' }) }),
   'figure.read': () => ({ params: { figure: 'wrap' } }),
   'figure.command': () => ({ params: { figure: 'wrap' }, body: { command: edit('name', 'not so', 'x') } }),
   'course.list': () => ({ unnamed: true }),

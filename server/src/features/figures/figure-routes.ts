@@ -1,6 +1,7 @@
 import { createDocument, runDocumentCommand, tellVersioned } from '../../aggregates/document-aggregate.ts';
 import { route } from '../../http/route.ts';
 import { figureAggregate } from './figure-aggregate.ts';
+import { findFigures } from './find-figures.ts';
 import { readMaterial } from './material.ts';
 
 export const figureRoutes = [
@@ -8,6 +9,7 @@ export const figureRoutes = [
   route('figure.create', (scope, { who, body: { figure } }) =>
     createDocument(figureAggregate(scope, figure.id), 'patterns', who.id, figure),
   ),
+  route('figure.find', (scope, { query }) => findFigures(scope, query.named)),
   route('figure.read', (scope, { params }) => tellVersioned(figureAggregate(scope, params.figure))),
   route('figure.command', (scope, { who, params, body }) =>
     runDocumentCommand(figureAggregate(scope, params.figure), who.id, body.command),

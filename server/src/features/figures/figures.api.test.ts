@@ -120,3 +120,16 @@ test('a new figure is kept with who wrote it; the same id again, or one that can
   });
   expect([reply.status, reply.body.message]).toEqual([400, expect.stringMatching(/not taken back/)]);
 });
+
+test('figures of every dance are found by a part of their name or of what others call them', async () => {
+  const find = async (named: string) =>
+    (await ottilie.call('figure.find', { query: new URLSearchParams({ named }) })).body.figures;
+  expect(await find('ALONE')).toMatchObject([
+    { id: 'walk-alone', kind: 'drill', dance: 'Waltz', course: null },
+  ]);
+  const called = demo.patterns?.find(({ aliases }) => aliases?.length);
+  const alias = called?.aliases?.[0]?.name ?? '';
+  const found = (await find(alias)).find(({ id }) => id === called?.id);
+  expect(found).toMatchObject({ name: called?.name, dance: hustle?.name, course: expect.any(String) });
+  expect(await find('_')).toEqual([]);
+});

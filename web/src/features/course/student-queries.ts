@@ -17,7 +17,6 @@ export function foundQuery(named: string) {
   return queryOptions({
     queryKey: [...ROOT, 'found', named],
     queryFn: named.length < 2 ? skipToken : () => call('student.find', { query: { named } }),
-    placeholderData: previous => previous,
   });
 }
 

@@ -10,8 +10,8 @@ import { Label } from '../../ui/parts.tsx';
 import type { ActiveShortcut } from '../../ui/shortcuts.ts';
 import { findEntries, type PaletteEntry } from './entries.ts';
 import { keepRecent, readRecent } from './recent.ts';
+import { useFoundEntries } from './use-found-entries.ts';
 import { usePaletteEntries } from './use-palette-entries.ts';
-import { useStudentEntries } from './use-student-entries.ts';
 
 const ROW = 44;
 
@@ -45,11 +45,12 @@ export function Palette({ me, actions, close }: PaletteProps) {
   const entries = usePaletteEntries(actions);
   const [typed, type] = useState('');
   const [recent] = useState(() => readRecent(owner));
-  const students = useStudentEntries(me.role === 'director' ? typed.trim() : '');
-  const found = useMemo(
-    () => [...findEntries(entries, typed, recent), ...students],
-    [entries, typed, recent, students],
-  );
+  const more = useFoundEntries(typed.trim(), me.role === 'director');
+  const found = useMemo(() => {
+    const known = findEntries(entries, typed, recent);
+    const there = new Set(known.map(({ key }) => key));
+    return [...known, ...more.filter(({ key }) => !there.has(key))];
+  }, [entries, typed, recent, more]);
   const go = (key: string | undefined) => {
     const entry = found.find(one => one.key === key);
     if (!entry) return;
