@@ -39,7 +39,8 @@ function mended(pattern: Pattern, code: string, inDance = dance) {
 test('arms that end wound: a hand is let go where the dance has such a hold', () => {
   const turned = figure({ parts: { lead: 'L place, R close', follow: 'R -180 place, L -180 close' } });
   const { words, pattern, left } = mended(turned, 'arms-wound', { ...dance, holds: [...holds, oneHand] });
-  expect(words).toBe('let a hand go: One hand');
+  expect(words).toBe('let a hand go at 1: One hand');
+  expect(pattern?.holds).toEqual([{ event: 0, hold: 'one' }]);
   expect(pattern?.exit).toBe('one');
   expect(left).not.toContain('arms-wound');
 });

@@ -1,10 +1,10 @@
 // One-key mends of what two bodies cannot do, and of what should be said beside it.
 import type { Hold, Pattern, PatternMark } from '../model/document.ts';
-import { stepCount } from '../steps/counts.ts';
+import { markCount, stepCount } from '../steps/counts.ts';
 import { writtenSteps } from '../steps/edit.ts';
 import type { Figure, FigureFault } from '../steps/figure.ts';
 import { holdTouches, isHandToHand, touchKey } from '../steps/hold-shape.ts';
-import { findHold } from '../steps/holds.ts';
+import { checkTurnAgainstHold, findHold } from '../steps/holds.ts';
 import { findStepMend, type Mend } from '../steps/mend.ts';
 import { printStep, type Step } from '../steps/step.ts';
 import { stepInWords } from '../steps/words.ts';
@@ -33,29 +33,66 @@ export function findMend(figure: Figure, fault: Pick<FigureFault, 'code' | 'path
   }
 }
 
-/** The hold with a hand less, or the one that has this winding. */
+/** A hand let go before the arms wind, a let-go that comes sooner, or the hold that has this winding. */
 function mendArms(figure: Figure, [at, index]: FigureFault['path']): Mend | undefined {
   const { pattern, dance } = figure;
-  const id = at === 'holds' ? pattern.holds?.[Number(index)]?.hold : [pattern.exit].flat()[0];
-  const hold = findHold(dance, id === 'same' || id === undefined ? (pattern.entry?.[0] ?? '') : id);
+  const holds = pattern.holds ?? [];
+  const said = at === 'holds' ? holds[Number(index)]?.hold : [pattern.exit].flat()[0];
+  const hold = findHold(dance, said === 'same' || said === undefined ? (pattern.entry?.[0] ?? '') : said);
   if (!hold) return undefined;
+  const until = at === 'holds' ? holds[Number(index)] : undefined;
+  const before = holds.filter(one => one !== until && one.event < (until?.event ?? Number.POSITIVE_INFINITY));
+  const first = (before.at(-1)?.event ?? -1) + 1;
+  const events = Array.from(
+    { length: Math.max(0, (until?.event ?? eventCount(figure)) - first) },
+    (_, k) => first + k,
+  );
   const put = (other: Hold): Pattern =>
-    at === 'holds'
-      ? {
-          ...pattern,
-          holds: pattern.holds?.map((one, k) => (k === index ? { ...one, hold: other.id } : one)) ?? [],
-        }
+    until
+      ? { ...pattern, holds: holds.map(one => (one === until ? { ...one, hold: other.id } : one)) }
       : { ...pattern, exit: other.id };
-  const freed = dance.holds.filter(other => isLessOf(other, hold));
-  const wound = [-720, -360, 360, 720].flatMap(degrees => holdWoundBy(dance, hold, degrees) ?? []);
-  const isClean = (other: Hold) => {
-    const couple = readCouple(readFigure(put(other), dance).figure);
-    return couple !== undefined && checkArms(couple).length < faultsOf(figure, checkArms);
-  };
-  const free = freed.find(isClean);
-  if (free) return { words: `let a hand go: ${free.name}`, pattern: put(free) };
-  const other = wound.find(isClean);
-  return other && { words: `say that it is ${other.name}`, pattern: put(other) };
+  const sooner = until
+    ? events.map(event => ({
+        words: `let go at ${markCount(figure, event)}: ${hold.name}`,
+        pattern: { ...pattern, holds: holds.map(one => (one === until ? { ...one, event } : one)) },
+      }))
+    : [];
+  const freed = dance.holds
+    .filter(other => isLessOf(other, hold))
+    .flatMap(free =>
+      events.map(event => ({
+        words: `let a hand go at ${markCount(figure, event)}: ${free.name}`,
+        pattern: {
+          ...put(free),
+          holds: [
+            ...before,
+            { event, hold: free.id },
+            ...holds.filter(one => !before.includes(one) && one !== until),
+          ],
+        },
+      })),
+    );
+  const wound = [-720, -360, 360, 720]
+    .flatMap(degrees => holdWoundBy(dance, hold, degrees) ?? [])
+    .map(other => ({ words: `say that it is ${other.name}`, pattern: put(other) }));
+  return [...sooner, ...freed, ...wound].find(({ pattern: mended }) => isBetter(figure, mended));
+}
+
+function eventCount({ parts }: Figure): number {
+  return parts[0]?.rhythm.events.length ?? 0;
+}
+
+/** True where the arms have fewer faults, and nothing else has more. */
+function isBetter(figure: Figure, pattern: Pattern): boolean {
+  const mended = readFigure(pattern, figure.dance);
+  const couple = readCouple(mended.figure);
+  const before = readFigure(figure.pattern, figure.dance);
+  return (
+    couple !== undefined &&
+    checkArms(couple).length < faultsOf(figure, checkArms) &&
+    checkTurnAgainstHold(mended.figure).length <= checkTurnAgainstHold(figure).length &&
+    mended.faults.length <= before.faults.length
+  );
 }
 
 /** True for a hold with some of the hands of another, at the same facing. */
