@@ -24,6 +24,29 @@ const read = (text: string) => {
   return made.ok ? made.value : made.fault.map(({ piece, message }) => `${piece}: ${message}`);
 };
 
+test('whatever a figure is called it is written so that it reads back, and two that are called alike are told apart', () => {
+  const names = [
+    'Unwrap, to the left',
+    'Walk: home',
+    'Turn (half)',
+    'Wrap ×2',
+    '1-2 of it',
+    'At last Wrap',
+    'Sway x3',
+  ];
+  const odd = openLibrary(
+    studio([
+      ...names.map((name, index) => figure(`odd-${index}`, { name })),
+      figure('twin', { name: 'turn (HALF)' }),
+    ]),
+  );
+  for (const pattern of odd.patterns.keys()) {
+    const made: MadePiece[] = [{ pattern, times: 2, last: pattern }, { pattern: 'odd-0' }];
+    const again = readMadeText(printMadeText(made, odd), odd, dance);
+    expect(again.ok ? again.value : again.fault).toEqual(made);
+  }
+});
+
 describe('pieces are read as a teacher writes them', () => {
   test.each<[string, readonly MadePiece[]]>([
     ['Walk', [{ pattern: 'walk' }]],

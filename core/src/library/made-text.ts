@@ -30,9 +30,9 @@ export function readMadeText(
   return pieces.length > 0 ? success(pieces) : failure([{ piece: 0, message: 'write at least one figure' }]);
 }
 
-/** Writes pieces so that they read back equal. */
+/** Writes pieces so that they read back equal: a name with signs in it in quotes, the second of two that are called alike by its id. */
 export function printMadeText(made: readonly MadePiece[], library: Library): string {
-  const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
+  const nameOf = (id: string) => writtenName(id, library);
   return made
     .map(({ pattern, times = 1, from, to, side, last }) => {
       const events = library.readings.get(pattern)?.figure.parts[0]?.rhythm.events ?? [];
@@ -46,12 +46,33 @@ export function printMadeText(made: readonly MadePiece[], library: Library): str
     .join(', ');
 }
 
+const QUOTED = /["“”][^"“”]*["“”]/;
+/** Between commas, those within quotes apart. */
+const PIECE = new RegExp(`(?:${QUOTED.source}|[^,])+`, 'g');
+/** Read as something else than a part of a name. */
+const SIGNS = /[,:;()[\]×*–]|^\S+-\S+ of | last | \d+ times$| x\d+$/i;
+
+function writtenName(id: string, { patterns }: Library): string {
+  const pattern = patterns.get(id);
+  if (!pattern) return id;
+  const { name, dance } = pattern;
+  const first = [...patterns.values()].find(
+    one => one.dance === dance && one.name.toLowerCase() === name.toLowerCase(),
+  );
+  if (first !== pattern) return id;
+  return SIGNS.test(name) ? `"${name}"` : name;
+}
+
 function splitPieces(text: string): readonly string[] {
-  return text.split(',').flatMap(piece => piece.trim() || []);
+  return (text.match(PIECE) ?? []).flatMap(piece => piece.trim() || []);
 }
 
 function readPiece(words: string, library: Library, dance: Dance): Result<MadePiece, string> {
-  let rest = words;
+  const quoted: string[] = [];
+  // What is quoted is a name, whatever signs stand in it.
+  let rest = words.replace(new RegExp(QUOTED, 'g'), name => `"${quoted.push(name.slice(1, -1)) - 1}"`);
+  const unquoted = (name: string) =>
+    name.replace(/"(\d+)"/g, (_, index: string) => quoted[Number(index)] ?? '');
   const take = (pattern: RegExp) => {
     const found = pattern.exec(rest);
     if (found) rest = rest.replace(pattern, '').trim();
@@ -61,9 +82,9 @@ function readPiece(words: string, library: Library, dance: Dance): Result<MadePi
   const ending = take(LAST)?.[1];
   const times = take(TIMES);
   const counts = take(COUNTS);
-  const figure = findByName(rest, library, dance);
+  const figure = findByName(unquoted(rest), library, dance);
   if (!figure.ok) return figure;
-  const last = ending === undefined ? undefined : findByName(ending, library, dance);
+  const last = ending === undefined ? undefined : findByName(unquoted(ending), library, dance);
   if (last && !last.ok) return last;
   const range = counts ? readCounts(counts[1] ?? '', counts[2] ?? '', figure.value) : undefined;
   if (range && !range.ok) return range;
@@ -85,7 +106,8 @@ function findByName(name: string, { readings }: Library, dance: Dance): Result<F
     [pattern.name, pattern.id, ...(pattern.aliases ?? []).map(alias => alias.name)].map(one =>
       one.toLowerCase(),
     );
-  const exact = own.find(figure => namesOf(figure).includes(wanted));
+  const exact =
+    own.find(({ pattern }) => pattern.id === wanted) ?? own.find(figure => namesOf(figure).includes(wanted));
   if (exact) return success(exact);
   const begun =
     wanted === '' ? [] : own.filter(figure => namesOf(figure).some(one => one.startsWith(wanted)));

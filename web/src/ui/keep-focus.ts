@@ -67,7 +67,7 @@ function nextOf({ element, around, all }: Place): HTMLElement | undefined {
   const known = new Set(all);
   for (const within of around) {
     if (!within.isConnected) continue;
-    const now = focusablesIn(within).filter(isShown);
+    const now = focusablesIn(within).filter(one => isShown(one) && !one.matches(':disabled'));
     const isThere = new Set(now);
     const next =
       now.find(one => !known.has(one)) ??

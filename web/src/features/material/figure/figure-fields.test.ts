@@ -65,6 +65,18 @@ test('figures stand by the house’s names, whatever their case, and with a comm
   expect(read('Unwrap, to the left')).toEqual({ ok: true, value: { variantOf: 'unwrap-2' } });
 });
 
+test('a line that is not touched keeps the figure that it names, whatever that is called by now; twins are told apart', () => {
+  const variant: Pattern = { ...figure, variantOf: 'gone-by', variantWhy: 'easier' };
+  const untouched = withFields(variant, fields, around, field => field.print(variant, names));
+  expect(untouched.ok && untouched.value).toBe(variant);
+  const twins = figureNames([
+    { ...figure, id: 'wrap', name: 'Wrap' },
+    { ...figure, id: 'wrap-2', name: 'wrap' },
+  ]);
+  expect([twins.nameOf('wrap'), twins.nameOf('wrap-2')]).toEqual(['Wrap', 'wrap-2']);
+  expect([twins.idOf('WRAP'), twins.idOf('wrap-2')]).toEqual(['wrap', 'wrap-2']);
+});
+
 test('a variant that is none any more loses its reason too', () => {
   const variant: Pattern = { ...figure, variantOf: 'wrap', variantWhy: 'school' };
   const read = withFields(variant, [VARIANT], around, () => '');

@@ -42,10 +42,16 @@ export function figureNames(patterns: Iterable<Pattern>): FigureNames {
   const names = new Map<string, string>();
   const ids = new Map<string, string>();
   for (const { id, name } of patterns) {
-    names.set(id, name);
-    if (!ids.has(name.toLowerCase())) ids.set(name.toLowerCase(), id);
+    const isTaken = ids.has(name.toLowerCase());
+    // Of two that are called the same, the second is written by its id.
+    names.set(id, isTaken ? id : name);
+    if (!isTaken) ids.set(name.toLowerCase(), id);
   }
-  return { nameOf: id => names.get(id) ?? id, idOf: name => ids.get(name.trim().toLowerCase()) };
+  const idOf = (written: string) => {
+    const name = written.trim().toLowerCase();
+    return ids.get(name) ?? (names.has(name) ? name : undefined);
+  };
+  return { nameOf: id => names.get(id) ?? id, idOf };
 }
 
 const splitAt = (text: string, by: string) => text.split(by).flatMap(one => one.trim() || []);
@@ -259,7 +265,10 @@ export const GRADES: FigureLine = {
   },
 };
 
-/** A pattern with these lines in place of what it had; the faults under their keys where some cannot be read. */
+/**
+ * A pattern with these lines in place of what it had; the faults under their keys where some cannot be read. A line that stands
+ * as it was printed is not read again: what it names stays, whatever that is called by now.
+ */
 export function withFields(
   pattern: Pattern,
   fields: readonly FigureLine[],
@@ -269,7 +278,9 @@ export function withFields(
   const faults = new Map<LineKey, string>();
   let next = pattern;
   for (const field of fields) {
-    const read = field.read(textOf(field), around);
+    const text = textOf(field);
+    if (text === field.print(pattern, around.names)) continue;
+    const read = field.read(text, around);
     if (read.ok) next = { ...without(without(next, field.key), field.also ?? field.key), ...read.value };
     else faults.set(field.key, read.fault);
   }

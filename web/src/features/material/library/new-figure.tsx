@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { type Dance, freeId, type Pattern, type PatternKind } from '@map-step/core';
+import { useState } from 'react';
 import { flushSync } from 'react-dom';
 import { Controller } from 'react-hook-form';
 import { useNavigate } from 'react-router';
@@ -31,7 +32,8 @@ export function NewFigure({ close }: { close: () => void }) {
   const owner = ownerOf(me);
   const drafts = useDrafts(figureDrafts, owner);
   const dances = answer.course.dances.flatMap(id => library.dances.get(id) ?? []);
-  const { register, control, handleSubmit, formState, reset } = useForm(newFigure, {
+  const [warned, warn] = useState<string>();
+  const { register, control, handleSubmit, formState, reset, setError } = useForm(newFigure, {
     name: '',
     kind: 'pattern' as PatternKind,
     dance: dances[0]?.id ?? '',
@@ -39,6 +41,15 @@ export function NewFigure({ close }: { close: () => void }) {
   const begin = handleSubmit(({ name, kind, dance: danceId }) => {
     const dance = library.dances.get(danceId);
     if (!dance) return;
+    const twin = [...library.patterns.values()].find(
+      one => one.dance === danceId && one.name.toLowerCase() === name.toLowerCase(),
+    );
+    if (twin && warned !== name) {
+      warn(name);
+      const message = `There is a ${twin.name} in ${dance.name} already. Begin again for another of this name.`;
+      setError('name', { type: 'twin', message }, { shouldFocus: true });
+      return;
+    }
     const isTaken = (id: string) => id === LEVEL_PAGE || library.patterns.has(id) || id in drafts;
     const id = freeId(name, isTaken, 'figure');
     figureDrafts.keep(owner, id, {

@@ -24,6 +24,8 @@ export function PiecesField({ editing, goOn }: PiecesFieldProps) {
   useEffect(() => setTyped(written), [written]);
   /** True when what was typed has been taken over. */
   const take = (): boolean => {
+    // Untouched it stays what it is, whatever its figures are called by now.
+    if (typed === written) return true;
     if (typed.trim() === '') {
       if (pattern.made) editing.change('Not made of pieces', withoutMade);
       setFault(undefined);
