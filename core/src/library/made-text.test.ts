@@ -62,6 +62,8 @@ describe('pieces are read as a teacher writes them', () => {
     ['mirrored 1–2 of Wrap', [{ pattern: 'wrap', side: 'mirrored', from: 0, to: 1 }]],
     ['Walk ×3 last Wrap out', [{ pattern: 'walk', times: 3, last: 'wrap-out' }]],
     ['1.2–2.2 of Vine', [{ pattern: 'vine', from: 2, to: 3 }]],
+    ['Walk and Wrap out', [{ pattern: 'walk' }, { pattern: 'wrap-out' }]],
+    ['Walk + Wrap; Vine', [{ pattern: 'walk' }, { pattern: 'wrap' }, { pattern: 'vine' }]],
   ])('%s', (text, made) => {
     expect(read(text)).toEqual(made);
     expect(read(printMadeText(made, library))).toEqual(made);
@@ -69,14 +71,15 @@ describe('pieces are read as a teacher writes them', () => {
 
   test.each<[string, string]>([
     ['', '0: write at least one figure'],
-    ['Walk, Stroll', '1: “Stroll” is no figure of Quay'],
+    ['Walk, Strwrap', '1: “Strwrap” is no figure of Quay; there are '],
+    ['3 of Walk', '0: “3 of Walk” can mean two things: write Walk ×3, or 3–3 of Walk'],
     ['w', '0: “w” can be Walk, Wrap, Wrap out: write more of it'],
-    ['Walk last Stroll', '0: “Stroll” is no figure of Quay'],
+    ['Walk last Stroll', '0: “Stroll” is no figure of Quay; there are '],
     ['3–9 of Walk', '0: Walk is counted 1 2 3 4: there is no 9'],
-    ['4–2 of Walk', '0: Walk is counted 1 2 3 4: there is no 2'],
+    ['4–2 of Walk', '0: 4–2 of Walk runs backwards; write 2–4'],
     ['Walk ×0', '0: “Walk ×0”: a piece is danced at least once'],
   ])('%s is refused with what would be right', (text, message) => {
-    expect(read(text)).toEqual([message]);
+    expect(read(text)).toEqual([expect.stringContaining(message)]);
   });
 });
 

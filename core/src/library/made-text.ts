@@ -2,6 +2,7 @@
 import type { Dance, MadePiece } from '../model/document.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import type { Figure } from '../steps/figure.ts';
+import { nearestOf } from '../steps/step.ts';
 import type { Library } from './library.ts';
 import type { MadeFault } from './made.ts';
 
@@ -23,8 +24,9 @@ export function readMadeText(
   const pieces = splitPieces(text).flatMap((words, piece) => {
     const read = readPiece(words, library, dance);
     if (read.ok) return [read.value];
-    faults.push({ piece, message: read.fault });
-    return [];
+    const joined = readJoined(words, library, dance);
+    if (!joined) faults.push({ piece, message: read.fault });
+    return joined ?? [];
   });
   if (faults.length > 0) return failure(faults);
   return pieces.length > 0 ? success(pieces) : failure([{ piece: 0, message: 'write at least one figure' }]);
@@ -47,10 +49,10 @@ export function printMadeText(made: readonly MadePiece[], library: Library): str
 }
 
 const QUOTED = /["“”][^"“”]*["“”]/;
-/** Between commas, those within quotes apart. */
-const PIECE = new RegExp(`(?:${QUOTED.source}|[^,])+`, 'g');
+/** Between commas and what else parts them, those within quotes apart. */
+const PIECE = new RegExp(`(?:${QUOTED.source}|[^,;+])+`, 'g');
 /** Read as something else than a part of a name. */
-const SIGNS = /[,:;()[\]×*–]|^\S+-\S+ of | last | \d+ times$| x\d+$/i;
+const SIGNS = /[,:;+()[\]×*–]|^\S+-\S+ of | last | \d+ times$| x\d+$/i;
 
 function writtenName(id: string, { patterns }: Library): string {
   const pattern = patterns.get(id);
@@ -67,6 +69,16 @@ function splitPieces(text: string): readonly string[] {
   return (text.match(PIECE) ?? []).flatMap(piece => piece.trim() || []);
 }
 
+/** `Wrap and Vine`, where no figure is called so. */
+function readJoined(words: string, library: Library, dance: Dance): readonly MadePiece[] | undefined {
+  const read = words.split(/ and /i).map(part => readPiece(part.trim(), library, dance));
+  const pieces = read.flatMap(one => (one.ok ? [one.value] : []));
+  return read.length > 1 && pieces.length === read.length ? pieces : undefined;
+}
+
+/** One count of a figure, or so many of it. */
+const SINGLE = /^(\d[\d.]*) of (.+)$/i;
+
 function readPiece(words: string, library: Library, dance: Dance): Result<MadePiece, string> {
   const quoted: string[] = [];
   // What is quoted is a name, whatever signs stand in it.
@@ -82,6 +94,13 @@ function readPiece(words: string, library: Library, dance: Dance): Result<MadePi
   const ending = take(LAST)?.[1];
   const times = take(TIMES);
   const counts = take(COUNTS);
+  const single = SINGLE.exec(rest);
+  if (single) {
+    const [, count = '', name = ''] = single;
+    return failure(
+      `“${words}” can mean two things: write ${unquoted(name)} ×${count}, or ${count}–${count} of ${unquoted(name)}`,
+    );
+  }
   const figure = findByName(unquoted(rest), library, dance);
   if (!figure.ok) return figure;
   const last = ending === undefined ? undefined : findByName(unquoted(ending), library, dance);
@@ -120,7 +139,8 @@ function findByName(name: string, { readings }: Library, dance: Dance): Result<F
         .map(({ pattern }) => pattern.name)
         .join(', ')}: write more of it`,
     );
-  return failure(`“${name}” is no figure of ${dance.name}`);
+  const names = own.map(({ pattern }) => pattern.name);
+  return failure(`“${name}” is no figure of ${dance.name}; there are ${nearestOf(name, names)}`);
 }
 
 type Events = Figure['parts'][number]['rhythm']['events'];
@@ -134,6 +154,8 @@ function readCounts(
   const events = parts[0]?.rhythm.events ?? [];
   const begin = eventAt(events, from);
   const end = begin === undefined ? undefined : eventAt(events, to, begin);
+  if (begin !== undefined && end === undefined && eventAt(events, to) !== undefined)
+    return failure(`${from}–${to} of ${pattern.name} runs backwards; write ${to}–${from}`);
   if (begin === undefined || end === undefined)
     return failure(
       `${pattern.name} is counted ${events.map((_, index) => labelAt(events, index)).join(' ')}: there is no ${begin === undefined ? from : to}`,

@@ -156,6 +156,8 @@ function withWhatIf(course: Course, whatIf: WhatIf): Course {
       };
     case 'lesson':
       return addLesson(course);
+    case 'unpin':
+      return changeItem(course, whatIf.id, { pin: undefined });
     case 'without':
       return course;
     default:

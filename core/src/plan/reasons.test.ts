@@ -145,6 +145,23 @@ describe('what would make it fit', () => {
     expect([answer.placed, answer.left, answer.cost.left]).toEqual([{}, [], 0]);
   });
 
+  test('a pin that pushes a must out is asked about, and lifted it lets the must in', () => {
+    // 12 minutes each in lessons of 20: one a lesson, of which the pinned could takes the only one before b's window ends.
+    const pinned = problem(
+      [
+        item('a', { assembly: tenths(120), value: 'could', pin: 1 }),
+        item('b', { assembly: tenths(120), value: 'must', to: 1 }),
+      ],
+      { lessons: Array.from({ length: 4 }, () => ({ capacity: tenths(200) })) },
+    );
+    const unpin = whatIfsOf(pinned).find(({ kind }) => kind === 'unpin');
+    expect(unpin).toEqual({ kind: 'unpin', id: 'a' });
+    expect(askWhatIf(pinned, { a: 1 }, { kind: 'lesson' }).left).toEqual(['b']);
+    if (unpin)
+      expect(askWhatIf(pinned, { a: 1 }, unpin)).toMatchObject({ left: [], broken: 0, placed: { b: 1 } });
+    expect(whatIfsOf(tight).some(({ kind }) => kind === 'unpin')).toBe(false);
+  });
+
   test('taking an item away takes what needs it', () => {
     expect(changeProblem(tight, { kind: 'without', id: 'i4' }).items.map(({ id }) => id)).toEqual([
       'i0',

@@ -3,14 +3,16 @@ import { tenths } from '../model/units.ts';
 import type { MipSolver } from './exact/mip.ts';
 import { buildPlanModel } from './exact/plan-model.ts';
 import type { PlanCost } from './judge.ts';
-import { type Placed, type PlanProblem, taughtLessons } from './problem.ts';
+import { type Placed, type PlanItem, type PlanProblem, taughtLessons } from './problem.ts';
 import { solvePlan } from './solve.ts';
 
 export type WhatIf =
   | { readonly kind: 'lesson' }
   /** Whole minutes more in every lesson that is still to come. */
   | { readonly kind: 'minutes'; readonly minutes: number }
-  | { readonly kind: 'without'; readonly id: string };
+  | { readonly kind: 'without'; readonly id: string }
+  /** A figure that is pinned to a lesson may lie in any. */
+  | { readonly kind: 'unpin'; readonly id: string };
 
 export interface WhatIfAnswer {
   readonly whatIf: WhatIf;
@@ -35,6 +37,11 @@ export function changeProblem(problem: PlanProblem, whatIf: WhatIf): PlanProblem
       return withMoreMinutes(problem, whatIf.minutes);
     case 'without':
       return withoutItems(problem, dependentsOf(problem, whatIf.id));
+    case 'unpin':
+      return {
+        ...problem,
+        items: problem.items.map(item => (item.id === whatIf.id ? withoutPin(item) : item)),
+      };
     default:
       return whatIf satisfies never;
   }
@@ -53,14 +60,20 @@ export function askWhatIf(problem: PlanProblem, placed: Placed, whatIf: WhatIf, 
 }
 
 /**
- * The changes worth asking about a plan: one more lesson, and each must or should away. The minutes are asked by
- * `leastMinutes`.
+ * The changes worth asking about a plan: one more lesson, each pin lifted, and each must or should away. The minutes are
+ * asked by `leastMinutes`.
  */
 export function whatIfsOf(problem: PlanProblem): readonly WhatIf[] {
-  const items = problem.items.filter(
-    ({ id, value }) => value !== 'could' && problem.taught?.items[id] === undefined,
-  );
-  return [{ kind: 'lesson' }, ...items.map(({ id }) => ({ kind: 'without', id }) as const)];
+  const items = problem.items.filter(({ id }) => problem.taught?.items[id] === undefined);
+  return [
+    { kind: 'lesson' },
+    ...items.flatMap(({ id, pin }) => (pin === undefined ? [] : [{ kind: 'unpin', id } as const])),
+    ...items.flatMap(({ id, value }) => (value === 'could' ? [] : [{ kind: 'without', id } as const])),
+  ];
+}
+
+function withoutPin({ pin: _, ...item }: PlanItem): PlanItem {
+  return item;
 }
 
 export interface LeastMinutes {

@@ -80,12 +80,19 @@ export function stepTurn(step: Step): number {
 
 const MOST_NAMED = 8;
 
-/** Words that would be taken instead of one that is not: those that begin alike first, and as many as can be read at once. */
+/** Words that would be taken instead of one that is not: those that begin most alike first, and as many as can be read at once. */
 export function nearestOf(word: string, taken: Iterable<string>): string {
   const all = [...taken];
-  const alike = all.filter(other => other.charAt(0) === word.charAt(0));
-  const named = [...new Set([...alike, ...all])].slice(0, MOST_NAMED);
+  const alike = new Map(all.map(other => [other, lettersAlike(word, other)]));
+  const named = all.toSorted((a, b) => (alike.get(b) ?? 0) - (alike.get(a) ?? 0)).slice(0, MOST_NAMED);
   return `${named.join(', ')}${all.length > named.length ? ' and more' : ''}`;
+}
+
+function lettersAlike(a: string, b: string): number {
+  const [one, other] = [a.toLowerCase(), b.toLowerCase()];
+  let count = 0;
+  while (count < one.length && one[count] === other[count]) count += 1;
+  return count;
 }
 
 function oddTurn(turn: number): string {

@@ -10,6 +10,7 @@ import { points } from '../plan/words.ts';
 import { useWhatIfs } from './use-what-ifs.ts';
 
 const SHOWN = 8;
+const NAMES = new Intl.ListFormat('en');
 /** What is taken away costs what it was worth. */
 const LOST = COST_WEIGHTS;
 
@@ -27,6 +28,9 @@ export function FitPanel({ draft, commands }: FitPanelProps) {
     cost.total + (whatIf.kind === 'without' ? LOST[worthOf(whatIf.id)] : 0) + left.length / 100;
   const sorted = answers.toSorted((a, b) => rate(a) - rate(b));
   const nameOf = (id: string) => figureName(library, id);
+  const leftNow = (draft.problem?.items ?? []).flatMap(({ id }) =>
+    draft.placed[id] === undefined ? [id] : [],
+  );
   const take = (found: WhatIfAnswer) =>
     commands.edit(inWords(found, nameOf, worthOf), course => takeWhatIf(course, found.whatIf, found.placed));
   return (
@@ -78,7 +82,7 @@ export function FitPanel({ draft, commands }: FitPanelProps) {
             key={JSON.stringify(found.whatIf)}
             found={found}
             words={inWords(found, nameOf, worthOf)}
-            more=""
+            more={pushedOutInWords(found, leftNow, nameOf)}
             take={isOld ? undefined : () => take(found)}
           />
         ))}
@@ -118,6 +122,16 @@ function fitInWords(left: number, broken: number): string {
   return still.join(', ') || 'All the rest fits';
 }
 
+/** A pin is named as the cause of what has room without it. */
+function pushedOutInWords(
+  { whatIf, left }: WhatIfAnswer,
+  leftNow: readonly string[],
+  nameOf: (id: string) => string,
+): string {
+  const fits = whatIf.kind === 'unpin' ? leftNow.filter(id => !left.includes(id)) : [];
+  return fits.length === 0 ? '' : `It pushes out ${NAMES.format(fits.map(nameOf))}.`;
+}
+
 function inWords(
   { whatIf }: WhatIfAnswer,
   nameOf: (id: string) => string,
@@ -129,6 +143,8 @@ function inWords(
     case 'minutes':
       if (whatIf.minutes === 0) return 'Nothing but planning it anew';
       return `${whatIf.minutes} ${whatIf.minutes === 1 ? 'minute' : 'minutes'} more in each lesson`;
+    case 'unpin':
+      return `The pin of ${nameOf(whatIf.id)} lifted`;
     case 'without':
       return `Without ${nameOf(whatIf.id)}, a ${worthOf(whatIf.id)}`;
     default:
