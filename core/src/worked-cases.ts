@@ -153,6 +153,8 @@ export const REFUSED_RHYTHMS: readonly RefusedRhythm[] = [
   { rhythm: '1 ()', why: /exactly one event/, position: 3 },
   { rhythm: 'S 1', why: /count among slows/, position: 2 },
   { rhythm: '1 x 2', why: /not part of a rhythm/, position: 2 },
+  { rhythm: '1 2 / 3', why: /not part of a rhythm/, position: 4 },
+  { rhythm: 'free:0', why: /no step at all/, position: 5 },
   { rhythm: 'SQ', why: /last 3 beats, not 4/, position: 0, beats: '4' },
   { rhythm: '1 2 3', why: /over before "3"/, position: 4, beats: '2' },
 ];

@@ -77,6 +77,7 @@ describe('pieces are read as a teacher writes them', () => {
     ['Walk last Stroll', '0: “Stroll” is no figure of Quay; there are '],
     ['3–9 of Walk', '0: Walk is counted 1 2 3 4: there is no 9'],
     ['4–2 of Walk', '0: 4–2 of Walk runs backwards; write 2–4'],
+    ['Walk last Wrap', '0: “Walk last Wrap”: only the last of several is another one; write ×2 or more'],
     ['Walk ×0', '0: “Walk ×0”: a piece is danced at least once'],
   ])('%s is refused with what would be right', (text, message) => {
     expect(read(text)).toEqual([expect.stringContaining(message)]);

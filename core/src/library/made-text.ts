@@ -108,6 +108,8 @@ function readPiece(words: string, library: Library, dance: Dance): Result<MadePi
   const range = counts ? readCounts(counts[1] ?? '', counts[2] ?? '', figure.value) : undefined;
   if (range && !range.ok) return range;
   const often = Number(times?.[1] ?? times?.[2] ?? 1);
+  if (last && often === 1)
+    return failure(`“${words}”: only the last of several is another one; write ×2 or more before “last”`);
   if (often < 1) return failure(`“${words}”: a piece is danced at least once`);
   return success({
     pattern: figure.value.pattern.id,

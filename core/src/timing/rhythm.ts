@@ -46,6 +46,11 @@ type TimedToken = RhythmToken & { readonly onset: Ticks };
  */
 export function parseRhythm(text: string, options: RhythmOptions): Result<Rhythm, RhythmFault> {
   const free = /^\s*free(?:\s*:\s*(\d{1,3}))?\s*$/i.exec(text);
+  if (free && Number(free[1]) === 0)
+    return failure({
+      position: text.indexOf('0'),
+      message: 'no step at all; write free:1 or more, or free alone',
+    });
   if (free) return success(freeRhythm(Number(free[1] ?? options.freeSteps ?? 0)));
   const tokens = tokenizeRhythm(text);
   if (!tokens.ok) return tokens;

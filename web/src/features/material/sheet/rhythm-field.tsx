@@ -96,8 +96,9 @@ function rhythmText({ rhythm }: Pattern): string {
 
 function withRhythm(pattern: Pattern, text: string, beats: string): Pattern {
   const { rhythm: _rhythm, beats: _beats, ...rest } = pattern;
-  const [lead = '', follow] = text.split('/').map(part => part.trim());
-  const rhythm = follow === undefined ? lead : { lead, follow };
+  const [lead = '', ...others] = text.split('/').map(part => part.trim());
+  // A third one is in nobody's part, and is refused as a sign that no rhythm has.
+  const rhythm = others.length === 0 ? lead : { lead, follow: others.join(' / ') };
   const count = beats.trim();
   return {
     ...rest,
