@@ -27,43 +27,8 @@ const newFigure = z.object({
 
 /** A name and a kind, then an empty sheet. */
 export function NewFigure({ close }: { close: () => void }) {
-  const { library, answer, me } = useCourse();
-  const navigate = useNavigate();
-  const owner = ownerOf(me);
-  const drafts = useDrafts(figureDrafts, owner);
-  const dances = answer.course.dances.flatMap(id => library.dances.get(id) ?? []);
-  const [warned, warn] = useState<string>();
-  const { register, control, handleSubmit, formState, reset, setError } = useForm(newFigure, {
-    name: '',
-    kind: 'pattern' as PatternKind,
-    dance: dances[0]?.id ?? '',
-  });
-  const begin = handleSubmit(({ name, kind, dance: danceId }) => {
-    const dance = library.dances.get(danceId);
-    if (!dance) return;
-    const twin = [...library.patterns.values()].find(
-      one => one.dance === danceId && one.name.toLowerCase() === name.toLowerCase(),
-    );
-    if (twin && warned !== name) {
-      warn(name);
-      const message = `There is a ${twin.name} in ${dance.name} already. Begin again for another of this name.`;
-      setError('name', { type: 'twin', message }, { shouldFocus: true });
-      return;
-    }
-    const isTaken = (id: string) => id === LEVEL_PAGE || library.patterns.has(id) || id in drafts;
-    const id = freeId(name, isTaken, 'figure');
-    figureDrafts.keep(owner, id, {
-      base: null,
-      now: emptyFigure({ id, name, kind, dance, level: answer.course.level }),
-      what: 'Written',
-      past: [],
-      future: [],
-    });
-    // Else the page would be held back, as one that is left with something written.
-    flushSync(() => reset());
-    close();
-    void navigate(`/courses/${answer.course.id}/material/${id}`);
-  });
+  const { form, begin, dances } = useNewFigure(close);
+  const { register, control, formState } = form;
   return (
     <chakra.form
       onSubmit={begin}
@@ -109,6 +74,48 @@ export function NewFigure({ close }: { close: () => void }) {
       </chakra.div>
     </chakra.form>
   );
+}
+
+/** The form of a figure that is begun, and what opening its sheet does. */
+function useNewFigure(close: () => void) {
+  const { library, answer, me } = useCourse();
+  const navigate = useNavigate();
+  const owner = ownerOf(me);
+  const drafts = useDrafts(figureDrafts, owner);
+  const dances = answer.course.dances.flatMap(id => library.dances.get(id) ?? []);
+  const [warned, warn] = useState<string>();
+  const form = useForm(newFigure, {
+    name: '',
+    kind: 'pattern' as PatternKind,
+    dance: dances[0]?.id ?? '',
+  });
+  const begin = form.handleSubmit(({ name, kind, dance: danceId }) => {
+    const dance = library.dances.get(danceId);
+    if (!dance) return;
+    const twin = [...library.patterns.values()].find(
+      one => one.dance === danceId && one.name.toLowerCase() === name.toLowerCase(),
+    );
+    if (twin && warned !== name) {
+      warn(name);
+      const message = `There is a ${twin.name} in ${dance.name} already. Open it once more for another of this name.`;
+      form.setError('name', { type: 'twin', message }, { shouldFocus: true });
+      return;
+    }
+    const isTaken = (id: string) => id === LEVEL_PAGE || library.patterns.has(id) || id in drafts;
+    const id = freeId(name, isTaken, 'figure');
+    figureDrafts.keep(owner, id, {
+      base: null,
+      now: emptyFigure({ id, name, kind, dance, level: answer.course.level }),
+      what: 'Written',
+      past: [],
+      future: [],
+    });
+    // Else the page would be held back, as one that is left with something written.
+    flushSync(() => form.reset());
+    close();
+    void navigate(`/courses/${answer.course.id}/material/${id}`);
+  });
+  return { form, begin, dances };
 }
 
 interface NewFigureText {
