@@ -1,5 +1,5 @@
 import { standBack } from './compute/stand-back.ts';
 
 // As in `compute-thread.ts`: before anything is loaded.
-standBack();
+standBack(false);
 await import('./job-work.ts');
