@@ -57,7 +57,7 @@ export function renderOnServer(page: ReactNode, given: OnServer = {}) {
     const answer = all[`${method} ${where}`];
     const refused = { code: 'not-found', message: `Nothing at ${where}.`, id: '1' };
     if (answer === undefined) return Response.json(refused, { status: 404 });
-    const told = typeof answer === 'function' ? answer(call) : answer;
+    const told = await (typeof answer === 'function' ? answer(call) : answer);
     return told instanceof Response ? told : Response.json(told);
   });
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });

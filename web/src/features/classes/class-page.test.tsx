@@ -102,17 +102,25 @@ test('a class of which something was written is not offered to be taken away', a
 test('a name that the studio knows is offered before a new student is made; somebody else may have it too', async () => {
   const newest = { section: 'autumn', course: 'hustle-1', name: 'Hustle 1, autumn', start: '19:00' };
   const known = { ...newest, first: '2025-09-01', last: '2025-10-27', entered: [{ role: 'lead' }] };
+  let answer: () => void = () => undefined;
+  const answered = new Promise<void>(resolve => {
+    answer = resolve;
+  });
   const { sent } = open([], '', {
-    'POST /api/students/match': { students: [{ id: 'student-1', name: 'Zoe Q', classes: [known] }] },
+    'POST /api/students/match': () =>
+      answered.then(() => ({ students: [{ id: 'student-1', name: 'Zoe Q', classes: [known] }] })),
     [`POST /api/sections/${id}/students`]: stored(section ?? {}),
   });
   const names = await screen.findByLabelText('Leaders, one name a line', {}, { timeout: 20_000 });
-  await act(async () => fireEvent.change(names, { target: { value: 'zoe q\nNew N' } }));
+  await act(async () => fireEvent.change(names, { target: { value: 'zoe q\nNew N\nZoe Q' } }));
+  expect(screen.getByRole('button', { name: 'Enter these 3 students' })).toHaveProperty('disabled', true);
+  await act(async () => answer());
   await screen.findByText('zoe q has been here before:');
-  await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Enter these 2 students' })));
+  await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Enter these 3 students' })));
   await waitFor(() => expect(sent.at(-1)?.path).toMatch(/students$/));
   expect(sent.at(-1)?.body).toMatchObject({
-    students: [{ name: 'zoe q', known: 'student-1' }, { name: 'New N' }],
+    students: [{ name: 'zoe q', known: 'student-1' }, { name: 'New N' }, { name: 'Zoe Q', role: 'lead' }],
   });
+  expect(sent.at(-1)?.body).not.toHaveProperty('students.2.known');
   expect(screen.getAllByText('the one of Hustle 1, autumn, Monday 19:00, until 27 Oct 2025')).not.toEqual([]);
 });

@@ -37,7 +37,9 @@ export function EnterStudents({ section, isPair, today, takesFocus }: EnterStude
   const isRunning = (section.dates[0] ?? today) < today;
   const students = roles.flatMap(role => namesIn(typed[role]).map((name): Entered => ({ name, role })));
   const names = students.map(({ name }) => name);
-  const { data: found } = useQuery(knownQuery(names));
+  const { data: found, isFetching, isPlaceholderData } = useQuery(knownQuery(names));
+  // Nobody is made anew before it is known whether the studio has them.
+  const isAsking = isFetching && (found === undefined || isPlaceholderData);
   const inIt = new Set(section.students.map(({ student }) => student));
   const knownOf = (name: string) =>
     (found?.students ?? []).filter(one => !inIt.has(one.id) && isSameName(one.name, name));
@@ -47,9 +49,11 @@ export function EnterStudents({ section, isPair, today, takesFocus }: EnterStude
       call('section.enrol', {
         params: { section: section.id },
         body: {
-          students: students.map(({ name, role }) => {
+          students: students.map(({ name, role }, index) => {
             const known = takenFor(name);
-            return { name, role, ...(known !== SOMEBODY_ELSE && { known }) };
+            // Of two lines with one name only the first is the one who is known.
+            const isFirst = names.findIndex(other => isSameName(other, name)) === index;
+            return { name, role, ...(isFirst && known !== SOMEBODY_ELSE && { known }) };
           }),
           ...(isRunning && { from: today }),
         },
@@ -85,7 +89,7 @@ export function EnterStudents({ section, isPair, today, takesFocus }: EnterStude
           choose={id => choose({ ...chosen, [name]: id })}
         />
       ))}
-      <Button type="submit" look="next" disabled={students.length === 0 || enrol.isPending}>
+      <Button type="submit" look="next" disabled={students.length === 0 || isAsking || enrol.isPending}>
         {students.length === 0
           ? 'Enter students'
           : `Enter ${students.length === 1 ? 'this student' : `these ${students.length} students`}`}
