@@ -38,7 +38,6 @@ export function EnterStudents({ section, isPair, today, takesFocus }: EnterStude
   const students = roles.flatMap(role => namesIn(typed[role]).map((name): Entered => ({ name, role })));
   const names = students.map(({ name }) => name);
   const { data: found, isFetching, isPlaceholderData } = useQuery(knownQuery(names));
-  // Nobody is made anew before it is known whether the studio has them.
   const isAsking = isFetching && (found === undefined || isPlaceholderData);
   const inIt = new Set(section.students.map(({ student }) => student));
   const knownOf = (name: string) =>
@@ -64,8 +63,13 @@ export function EnterStudents({ section, isPair, today, takesFocus }: EnterStude
       void client.invalidateQueries({ queryKey: keys.courses });
     },
   });
+  /** Nobody is made anew before it was seen whether the studio has them: who turns out to be known is offered first. */
+  const enter = async () => {
+    const asked = isAsking ? await client.fetchQuery(knownQuery(names)).catch(() => undefined) : undefined;
+    if (!asked?.students.some(({ id }) => !inIt.has(id))) enrol.mutate();
+  };
   return (
-    <chakra.form display="grid" gap="2" justifyItems="start" action={() => enrol.mutate()}>
+    <chakra.form display="grid" gap="2" justifyItems="start" action={enter}>
       {enrol.isError && <Failure error={enrol.error} />}
       <chakra.div display="flex" gap="3" flexWrap="wrap">
         {roles.map((role, index) => (
@@ -89,7 +93,7 @@ export function EnterStudents({ section, isPair, today, takesFocus }: EnterStude
           choose={id => choose({ ...chosen, [name]: id })}
         />
       ))}
-      <Button type="submit" look="next" disabled={students.length === 0 || isAsking || enrol.isPending}>
+      <Button type="submit" look="next" disabled={students.length === 0 || enrol.isPending}>
         {students.length === 0
           ? 'Enter students'
           : `Enter ${students.length === 1 ? 'this student' : `these ${students.length} students`}`}
