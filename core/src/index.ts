@@ -54,7 +54,7 @@ export { type Cell, cellKey, standingLogs, standingMarks, standingNotes } from '
 export type { Body } from './couple/body-track.ts';
 export { findWoundArms } from './couple/check-couple.ts';
 export { type CoupleNumbers, coupleOnFloor, describeCouple } from './couple/describe-couple.ts';
-export { findMend, makeStepKeep } from './couple/mend.ts';
+export { findMend, makeStepKeep, rocksApart, rockTogether } from './couple/mend.ts';
 export { readFigure } from './couple/read-figure.ts';
 export { type DanceRoutes, type FigureRoute, figureRoute } from './couple/routes.ts';
 export type { CouplePose } from './couple/together.ts';
@@ -159,6 +159,8 @@ export { writeSheetSvg } from './interchange/write-svg.ts';
 export { checkDocument, type DocumentCheck } from './library/check-document.ts';
 export { type BrokenFigure, checkFirstEntry, figuresBrokenBy } from './library/check-entry.ts';
 export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
+export { circleThrough } from './library/check-needs.ts';
+export { findFigureByName, writtenName } from './library/figure-names.ts';
 export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
 export { type LevelRoute, levelRoutes } from './library/level-routes.ts';
 export { byId, figureName, isOffered, type Library, type Material, openLibrary } from './library/library.ts';
@@ -181,7 +183,7 @@ export {
   madeSpans,
   type SheetFold,
 } from './library/made-spans.ts';
-export { printMadeText, readMadeText } from './library/made-text.ts';
+export { printMadeText, readMadeText, suggestMade } from './library/made-text.ts';
 export { type NeedsGraph, type NeedsNode, needsGraph } from './library/needs-graph.ts';
 export {
   type ChangedRow,
@@ -236,6 +238,7 @@ export type {
   Course,
   CourseItem,
   CourseLesson,
+  CutAt,
   Dance,
   Element,
   FixedBlocks,
@@ -415,6 +418,7 @@ export { sheetLines } from './steps/sheet-lines.ts';
 export { printStep, type Step } from './steps/step.ts';
 export { type FigureTrack, putTrackWord, qualitiesInOrder, tracksInOrder } from './steps/tracks.ts';
 export { readTypedSteps, suggestSteps, type TypedContext } from './steps/typed.ts';
+export { readTypedHold, suggestHolds } from './steps/typed-hold.ts';
 export type { FreeFoot } from './steps/weight.ts';
 export { actionInWords, cellWords, stepInWords, turnInWords } from './steps/words.ts';
 export { numberedCall, slowQuickCall, type TimedStep, timedSteps } from './timing/calls.ts';

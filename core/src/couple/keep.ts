@@ -111,7 +111,8 @@ function keptStep(dance: Dance, one: FigureStep, need: NeededStep, turns: StepTu
   return neededStep(dance, { ...kept, qualifiers }, one.time, need);
 }
 
-function isFaceToFace({ rel }: Hold): boolean {
+/** True where partners look at each other; also where nothing is said of it. */
+export function isFaceToFace({ rel }: Hold): boolean {
   return rel === undefined || modulo(rel, 360) === 180;
 }
 

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { createFigureChecker } from '../library/check-figures.ts';
 import { openLibrary } from '../library/library.ts';
 import type { Dance, Hold, Pattern } from '../model/document.ts';
-import { findMend, makeStepKeep } from './mend.ts';
+import { findMend, makeStepKeep, rocksApart, rockTogether } from './mend.ts';
 import { readFigure } from './read-figure.ts';
 
 const [left, right] = [
@@ -75,6 +75,23 @@ test('one step of the follower can be asked to keep the hold, and stays where it
   );
   expect(makeStepKeep(read, 0).parts).toEqual({ lead: 'L side, R close', follow: 'R side, L close' });
   expect(makeStepKeep(read, 7)).toBe(read.pattern);
+});
+
+test('where the leader rocks back and the follower goes forward, both can rock back; not in a frame', () => {
+  const rock = (entry: string) =>
+    readFigure(
+      figure({
+        ...{ rhythm: '1 2 3&4', entry: [entry], exit: 'same' },
+        parts: { lead: 'L back, R replace, L side, R close, L side', follow: 'opposite' },
+      }),
+      dance,
+    ).figure;
+  expect(rocksApart(rock('two'))).toEqual([0]);
+  expect(rockTogether(rock('two')).parts).toMatchObject({
+    follow: 'R back, L replace, R side, L close, R side',
+  });
+  expect(rocksApart(rock('near'))).toEqual([]);
+  expect(rockTogether(rock('near')).parts).toMatchObject({ follow: 'opposite' });
 });
 
 test('all cautions that are missing are added at once', () => {

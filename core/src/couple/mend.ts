@@ -3,16 +3,16 @@ import type { Hold, Pattern, PatternMark } from '../model/document.ts';
 import { markCount, stepCount } from '../steps/counts.ts';
 import { writtenSteps } from '../steps/edit.ts';
 import type { Figure, FigureFault } from '../steps/figure.ts';
-import { holdTouches, isHandToHand, touchKey } from '../steps/hold-shape.ts';
+import { holdTouches, isFrame, isHandToHand, touchKey } from '../steps/hold-shape.ts';
 import { checkTurnAgainstHold, findHold } from '../steps/holds.ts';
 import { findStepMend, type Mend } from '../steps/mend.ts';
 import { printStep, type Step } from '../steps/step.ts';
 import { stepInWords } from '../steps/words.ts';
 import { checkArms, holdWoundBy } from './arms.ts';
 import { neededCautions } from './cautions-needed.ts';
-import { type Couple, readCouple } from './couple-time.ts';
+import { type Couple, holdLines, readCouple } from './couple-time.ts';
 import { bestDanced, followTurns } from './describe-couple.ts';
-import { neededStep } from './keep.ts';
+import { isFaceToFace, neededStep } from './keep.ts';
 import { neededSteps } from './needed-steps.ts';
 import { readFigure } from './read-figure.ts';
 import { checkTogether } from './together.ts';
@@ -107,6 +107,35 @@ function isLessOf(less: Hold, of: Hold): boolean {
     few.every(key => all.includes(key)) &&
     ((less.rel ?? 0) - (of.rel ?? 0)) % 360 === 0
   );
+}
+
+/**
+ * The follower's steps that go forward while the leader rocks back, face to face and in no frame: where most schools let both
+ * rock back. Indices of the part.
+ */
+export function rocksApart(figure: Figure): readonly number[] {
+  const couple = readCouple(figure);
+  const line = couple && holdLines(couple).flat()[0];
+  if (!line) return [];
+  const needed = neededSteps(figure.dance, couple.lead, line, step => followTurns(couple, step));
+  return couple.follow.steps.flatMap(({ step, time }, index) => {
+    const event = time?.event ?? index;
+    const need = needed.find(one => one.event === event);
+    const lead = couple.lead.steps.find((one, at) => (one.time?.event ?? at) === event)?.step;
+    const isApart = need?.rocks && lead?.action === 'back' && step?.action === 'fwd';
+    return isApart && !isFrame(need.hold) && isFaceToFace(need.hold) ? [index] : [];
+  });
+}
+
+/** Both rock back wherever the leader does, in the follower's own steps. */
+export function rockTogether(figure: Figure): Pattern {
+  const apart = rocksApart(figure);
+  if (apart.length === 0) return figure.pattern;
+  const steps = writtenSteps(figure, 'follow').map((step, index) =>
+    apart.includes(index) ? step.replace(/\bfwd\b/, 'back') : step,
+  );
+  const lead = writtenSteps(figure, 'lead').join(', ');
+  return { ...figure.pattern, parts: { lead, follow: steps.join(', ') } };
 }
 
 function mendPlace(figure: Figure, index: number): Mend | undefined {

@@ -166,7 +166,7 @@ export const pattern = z
     holds: maybe(list(holdAt, 300)),
     align: maybe(set(degrees, 16)),
     turn: maybe(degrees),
-    cuts: maybe(list(holdAt, 300)),
+    cuts: maybe(list(z.strictObject({ event: eventIndex, hold: maybe(id) }), 300)),
     tempo: maybe(list(tempo, 20)),
     needs: maybe(set(id, 100)),
     lookalikes: maybe(set(id, 100)),
@@ -208,7 +208,7 @@ export const pattern = z
         z.strictObject({
           event: maybe(eventIndex),
           role: maybe(role),
-          kind: z.enum(['cue', 'signal', 'fault', 'caution']),
+          kind: z.enum(['cue', 'signal', 'fault', 'caution', 'hold']),
           text,
           code: maybe(z.string().max(64)),
           cure: maybe(text),

@@ -1,35 +1,84 @@
 import type { Pattern, StudioDocument } from '../model/document.ts';
 import { entryAt } from '../model/entry-at.ts';
 import { type Issue, issue } from '../model/issue.ts';
-import { needsOf } from '../model/needs.ts';
+import { needsOf, piecesOf } from '../model/needs.ts';
 import { byId } from './library.ts';
 
 /**
- * One issue for each circle of needs, of pieces and of variants, at the first of its patterns. Depth-first without recursion;
- * linear.
+ * One issue for each circle of needs, of pieces and of variants, at the first of its patterns; what closes by pieces alone is
+ * one of pieces. Depth-first without recursion; linear.
  */
 export function findCircles(document: StudioDocument): Issue[] {
   const patterns = document.patterns ?? [];
-  const tell = (
-    code: 'needs-cycle' | 'variant-cycle',
-    cycle: readonly string[],
-    path: (of: Pattern) => string,
-    words: string,
-  ) => {
-    const first = entryAt(cycle, 0);
-    const index = patterns.findIndex(({ id }) => id === first);
-    const field = path(entryAt(patterns, index));
-    return issue(code, ['patterns', index, field], `${words}: ${[...cycle, first].join(' → ')}`);
-  };
-  const needed = circlesOf(patterns, needsOf).map(cycle => {
-    const next = entryAt(cycle, 1 % cycle.length);
-    const field = ({ needs = [] }: Pattern) => (needs.includes(next) ? 'needs' : 'made');
-    return tell('needs-cycle', cycle, field, 'these need each other');
-  });
-  const varied = circlesOf(patterns, ({ variantOf }) => (variantOf === undefined ? [] : [variantOf])).map(
-    cycle => tell('variant-cycle', cycle, () => 'variantOf', 'these are variants of each other'),
+  const known = byId(patterns);
+  return CIRCLES.flatMap(({ code, words, leadsTo, fieldOf }) =>
+    circlesOf(patterns, leadsTo)
+      .filter(cycle => code !== 'needs-cycle' || !isOfPieces(cycle, known))
+      .map(cycle => {
+        const first = entryAt(cycle, 0);
+        const index = patterns.findIndex(({ id }) => id === first);
+        const field = fieldOf(entryAt(patterns, index), entryAt(cycle, 1 % cycle.length));
+        return issue(code, ['patterns', index, field], `${words}: ${[...cycle, first].join(' → ')}`);
+      }),
   );
-  return [...needed, ...varied];
+}
+
+const CIRCLES = [
+  {
+    code: 'needs-cycle',
+    words: 'these need each other',
+    leadsTo: needsOf,
+    fieldOf: ({ needs = [] }: Pattern, next: string) => (needs.includes(next) ? 'needs' : 'made'),
+  },
+  { code: 'made-cycle', words: 'these are made of each other', leadsTo: piecesOf, fieldOf: () => 'made' },
+  {
+    code: 'variant-cycle',
+    words: 'these are variants of each other',
+    leadsTo: ({ variantOf }: Pattern) => (variantOf === undefined ? [] : [variantOf]),
+    fieldOf: () => 'variantOf',
+  },
+] as const;
+
+function isOfPieces(cycle: readonly string[], known: ReadonlyMap<string, Pattern>): boolean {
+  return cycle.every((id, index) => {
+    const pattern = known.get(id);
+    return pattern !== undefined && piecesOf(pattern).includes(entryAt(cycle, (index + 1) % cycle.length));
+  });
+}
+
+/**
+ * Why a figure cannot be made of, need or vary what it would: the way by which that leads back to it, in the house's names;
+ * undefined where it does not. Breadth-first; linear in the figures.
+ */
+export function circleThrough(
+  figure: Pattern,
+  patterns: ReadonlyMap<string, Pattern>,
+  by: (typeof CIRCLES)[number]['code'],
+): string | undefined {
+  const { leadsTo } = entryAt(
+    CIRCLES.filter(({ code }) => code === by),
+    0,
+  );
+  const cameFrom = new Map<string, string>();
+  const waiting = [figure.id];
+  for (const here of waiting) {
+    const pattern = here === figure.id ? figure : patterns.get(here);
+    for (const next of pattern ? leadsTo(pattern) : []) {
+      if (next === figure.id) {
+        const way = [here];
+        for (let at = here; at !== figure.id; ) {
+          at = cameFrom.get(at) ?? figure.id;
+          way.unshift(at);
+        }
+        return [...way, figure.id].map(id => patterns.get(id)?.name ?? figure.name).join(' → ');
+      }
+      if (!cameFrom.has(next)) {
+        cameFrom.set(next, here);
+        waiting.push(next);
+      }
+    }
+  }
+  return undefined;
 }
 
 /** The circles among entries that lead to others, each as the ids along it. */

@@ -163,9 +163,14 @@ function checkHolds(document: StudioDocument): Issue[] {
           ? []
           : missing(dance, exit, at('exit'))
         : (exit ?? []).flatMap((hold, j) => missing(dance, hold, at('exit', j)))),
-      ...(['holds', 'cuts'] as const).flatMap(key =>
-        (pattern[key] ?? []).flatMap(({ hold }, j) => missing(dance, hold, at(key, j, 'hold'))),
-      ),
+      ...(pattern.holds ?? []).flatMap(({ hold }, j) => missing(dance, hold, at('holds', j, 'hold'))),
+      ...(pattern.cuts ?? []).flatMap(({ hold }, j) => {
+        const path = at('cuts', j, 'hold');
+        if (hold !== undefined) return missing(dance, hold, path);
+        return dance.roles === 'solo'
+          ? []
+          : [issue('unknown-hold', path, 'a cut of two dancers says in which hold it is')];
+      }),
       ...(pattern.tracks ?? []).flatMap(({ quality }, j) =>
         dance.qualities?.some(({ id }) => id === quality)
           ? []

@@ -133,6 +133,11 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
       figure('b', { made: [{ pattern: 'c', last: 'a' }] }),
       figure('c'),
     ]),
+    [['made-cycle', '/patterns/0/made']],
+  ],
+  [
+    'a circle that a need and a piece close together',
+    studio([figure('a', { made: [{ pattern: 'b' }] }), figure('b', { needs: ['a'] })]),
     [['needs-cycle', '/patterns/0/made']],
   ],
   [

@@ -1,4 +1,5 @@
 // Where a figure that is made of pieces comes from, and whether it still is what they make.
+
 import { dequal } from 'dequal/lite';
 import { readFigure } from '../couple/read-figure.ts';
 import type { Pattern } from '../model/document.ts';
@@ -6,6 +7,7 @@ import { type Figure, figureTurn } from '../steps/figure.ts';
 import { allExitHolds } from '../steps/holds.ts';
 import type { SheetLayout } from '../steps/sheet.ts';
 import { printStep } from '../steps/step.ts';
+import { circleThrough } from './check-needs.ts';
 import type { Library } from './library.ts';
 import { type MadeFields, madeStretches, writeMade } from './made.ts';
 import { eventsOf } from './made-holds.ts';
@@ -67,7 +69,8 @@ export function madeFolds(figure: Figure, library: Library, { columns }: SheetLa
 
 /** What the pieces of a figure make of it now, where that is not what it is; undefined where it is, or cannot be made. */
 export function madeAnew({ pattern, dance }: Figure, library: Library): MadeFields | undefined {
-  if (!pattern.made) return undefined;
+  // What is made of itself would grow each time.
+  if (!pattern.made || circleThrough(pattern, library.patterns, 'made-cycle')) return undefined;
   const fields = writeMade(pattern.made, dance, id => library.readings.get(id)?.figure);
   if (!fields.ok) return undefined;
   const danced = (of: Pattern) => dancedAs(readFigure(of, dance).figure);

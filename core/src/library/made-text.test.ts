@@ -105,6 +105,16 @@ describe('a made figure stays linked', () => {
     expect(madeAnew(figureOf('stale'), library)).toMatchObject({ rhythm: '1 2 3 4 5 6 7 8' });
   });
 
+  test('what is made of itself does not grow by being written anew', () => {
+    const circle = openLibrary(
+      studio([
+        figure('walk', { made: [{ pattern: 'round' }] }),
+        figure('round', { made: [{ pattern: 'walk', times: 2 }] }),
+      ]),
+    );
+    for (const { figure: own } of circle.readings.values()) expect(madeAnew(own, circle)).toBeUndefined();
+  });
+
   test('a piece knows what is made of it', () => {
     expect(madeOf(library, 'walk').map(({ pattern }) => pattern.id)).toEqual(['long', 'stale']);
     expect(madeOf(library, 'wrap')).toEqual([]);

@@ -2,8 +2,8 @@
 import type { Dance, MadePiece } from '../model/document.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import type { Figure } from '../steps/figure.ts';
-import { nearestOf } from '../steps/step.ts';
-import type { Library } from './library.ts';
+import { findFigureByName, QUOTED, writtenName } from './figure-names.ts';
+import { isOffered, type Library } from './library.ts';
 import type { MadeFault } from './made.ts';
 
 const SIDES: readonly (readonly [words: RegExp, side: NonNullable<MadePiece['side']>, written: string])[] = [
@@ -32,6 +32,24 @@ export function readMadeText(
   return pieces.length > 0 ? success(pieces) : failure([{ piece: 0, message: 'write at least one figure' }]);
 }
 
+const MOST_SUGGESTED = 6;
+
+/** The lines that a beginning can become: its last figure by every name of the house that begins so. */
+export function suggestMade(typed: string, { patterns }: Library, dance: Dance): readonly string[] {
+  const [before = ''] = BEFORE_NAME.exec(typed) ?? [];
+  const begun = typed.slice(before.length).toLowerCase();
+  if (begun === '') return [];
+  return [...patterns.values()]
+    .filter(one => one.dance === dance.id && isOffered(one) && one.name.toLowerCase().startsWith(begun))
+    .filter(({ name }) => name.toLowerCase() !== begun)
+    .slice(0, MOST_SUGGESTED)
+    .map(({ id }) => `${before}${writtenName(id, { patterns })}`);
+}
+
+/** All that stands before the name that is being typed. */
+const BEFORE_NAME =
+  /^(?:.*[,;+]\s*)?(?:(?:the )?other side of\s+|mirrored\s+)?(?:\S+?\s*[-–]\s*\S+\s+of\s+|.*\slast\s+)?/i;
+
 /** Writes pieces so that they read back equal: a name with signs in it in quotes, the second of two that are called alike by its id. */
 export function printMadeText(made: readonly MadePiece[], library: Library): string {
   const nameOf = (id: string) => writtenName(id, library);
@@ -48,22 +66,8 @@ export function printMadeText(made: readonly MadePiece[], library: Library): str
     .join(', ');
 }
 
-const QUOTED = /["“”][^"“”]*["“”]/;
 /** Between commas and what else parts them, those within quotes apart. */
 const PIECE = new RegExp(`(?:${QUOTED.source}|[^,;+])+`, 'g');
-/** Read as something else than a part of a name. */
-const SIGNS = /[,:;+()[\]×*–]|^\S+-\S+ of | last | \d+ times$| x\d+$/i;
-
-function writtenName(id: string, { patterns }: Library): string {
-  const pattern = patterns.get(id);
-  if (!pattern) return id;
-  const { name, dance } = pattern;
-  const first = [...patterns.values()].find(
-    one => one.dance === dance && one.name.toLowerCase() === name.toLowerCase(),
-  );
-  if (first !== pattern) return id;
-  return SIGNS.test(name) ? `"${name}"` : name;
-}
 
 function splitPieces(text: string): readonly string[] {
   return (text.match(PIECE) ?? []).flatMap(piece => piece.trim() || []);
@@ -101,9 +105,9 @@ function readPiece(words: string, library: Library, dance: Dance): Result<MadePi
       `“${words}” can mean two things: write ${unquoted(name)} ×${count}, or ${count}–${count} of ${unquoted(name)}`,
     );
   }
-  const figure = findByName(unquoted(rest), library, dance);
+  const figure = findFigureByName(unquoted(rest), library, dance);
   if (!figure.ok) return figure;
-  const last = ending === undefined ? undefined : findByName(unquoted(ending), library, dance);
+  const last = ending === undefined ? undefined : findFigureByName(unquoted(ending), library, dance);
   if (last && !last.ok) return last;
   const range = counts ? readCounts(counts[1] ?? '', counts[2] ?? '', figure.value) : undefined;
   if (range && !range.ok) return range;
@@ -118,31 +122,6 @@ function readPiece(words: string, library: Library, dance: Dance): Result<MadePi
     ...(side && { side }),
     ...(last?.ok && { last: last.value.pattern.id }),
   });
-}
-
-function findByName(name: string, { readings }: Library, dance: Dance): Result<Figure, string> {
-  const wanted = name.toLowerCase();
-  const own = [...readings.values()].flatMap(({ figure }) => (figure.dance.id === dance.id ? [figure] : []));
-  const namesOf = ({ pattern }: Figure) =>
-    [pattern.name, pattern.id, ...(pattern.aliases ?? []).map(alias => alias.name)].map(one =>
-      one.toLowerCase(),
-    );
-  const exact =
-    own.find(({ pattern }) => pattern.id === wanted) ?? own.find(figure => namesOf(figure).includes(wanted));
-  if (exact) return success(exact);
-  const begun =
-    wanted === '' ? [] : own.filter(figure => namesOf(figure).some(one => one.startsWith(wanted)));
-  const [only, ...others] = begun;
-  if (only && others.length === 0) return success(only);
-  if (begun.length > 1)
-    return failure(
-      `“${name}” can be ${begun
-        .slice(0, 4)
-        .map(({ pattern }) => pattern.name)
-        .join(', ')}: write more of it`,
-    );
-  const names = own.map(({ pattern }) => pattern.name);
-  return failure(`“${name}” is no figure of ${dance.name}; there are ${nearestOf(name, names)}`);
 }
 
 type Events = Figure['parts'][number]['rhythm']['events'];

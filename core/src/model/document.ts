@@ -109,7 +109,8 @@ export interface Level {
 export interface PatternMark {
   readonly event?: number;
   readonly role?: Role;
-  readonly kind: 'cue' | 'signal' | 'fault' | 'caution';
+  /** `hold`: how the hands go where the hold changes. */
+  readonly kind: 'cue' | 'signal' | 'fault' | 'caution' | 'hold';
   readonly text: string;
   readonly code?: string;
   readonly cure?: string;
@@ -119,6 +120,12 @@ export interface PatternMark {
 export interface HoldAt {
   readonly event: number;
   readonly hold: string;
+}
+
+/** Where a figure may be cut: before an event, in a hold; one who dances alone has none. */
+export interface CutAt {
+  readonly event: number;
+  readonly hold?: string;
 }
 
 /** A quality over a figure: one short text for each event, of a role or of both. */
@@ -167,7 +174,7 @@ export interface Pattern {
   readonly holds?: readonly HoldAt[];
   readonly align?: readonly number[];
   readonly turn?: number;
-  readonly cuts?: readonly HoldAt[];
+  readonly cuts?: readonly CutAt[];
   readonly tempo?: readonly TempoRange[];
   readonly needs?: readonly string[];
   readonly lookalikes?: readonly string[];

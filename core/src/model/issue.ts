@@ -14,6 +14,7 @@ export const CHECK_CODES = {
   'arms-wound': 'error',
   'out-of-range': 'error',
   'needs-cycle': 'error',
+  'made-cycle': 'error',
   'variant-cycle': 'error',
   'needs-level': 'error',
   'beats-off-bar': 'hint',

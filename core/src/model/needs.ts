@@ -1,7 +1,11 @@
 import type { Pattern } from './document.ts';
 
+/** The figures that a figure is made of, in their order. */
+export function piecesOf({ made = [] }: Pick<Pattern, 'made'>): readonly string[] {
+  return made.flatMap(({ pattern, last }) => (last === undefined ? [pattern] : [pattern, last]));
+}
+
 /** All that a figure needs first: what is said of it, and the pieces that it is made of; each once, in that order. */
-export function needsOf({ needs = [], made = [] }: Pick<Pattern, 'needs' | 'made'>): readonly string[] {
-  const pieces = made.flatMap(({ pattern, last }) => (last === undefined ? [pattern] : [pattern, last]));
-  return [...new Set([...needs, ...pieces])];
+export function needsOf({ needs = [], ...rest }: Pick<Pattern, 'needs' | 'made'>): readonly string[] {
+  return [...new Set([...needs, ...piecesOf(rest)])];
 }

@@ -8,7 +8,7 @@ export const ACTIONS: ReadonlyMap<Action, WeightClass> = new Map([
   ...words('takes', 'fwd back side close place replace cross-front cross-behind diag-fwd diag-back'),
   ...words('takes', 'lock-front lock-behind pivot land'),
   ...words('none', 'tap touch point kick flick brush scuff heel toe hitch sweep'),
-  ...words('stays', 'hop swivel spin heel-drop rise wait'),
+  ...words('stays', 'hop swivel spin heel-drop rise wait dip'),
 ]);
 
 export const QUALIFIERS = [

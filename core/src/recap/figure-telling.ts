@@ -4,7 +4,7 @@ import { comparisonInWords, nearestFigures } from '../likeness/compare.ts';
 import type { Pattern, Studio } from '../model/document.ts';
 import { printBeats } from '../model/fraction.ts';
 import { needsOf } from '../model/needs.ts';
-import { labelOf, otherSchools } from '../steps/counts.ts';
+import { labelOf, markCount, otherSchools } from '../steps/counts.ts';
 import { danceBeats, type Figure, type FigurePart } from '../steps/figure.ts';
 import { allExitHolds, entryHolds, findHold } from '../steps/holds.ts';
 import { actionInWords, stepInWords } from '../steps/words.ts';
@@ -34,6 +34,7 @@ export function tellFigure(figure: Figure, telling: FigureTelling): string[] {
   return paragraphs([
     whatItOpens(pattern, library),
     holdsInWords(figure),
+    handsInWords(figure),
     countedWhole(figure, telling),
     ...figure.parts.map(part => partInWords(figure, part, studio)),
     likenedTo(figure, telling),
@@ -83,6 +84,15 @@ function holdsInWords({ pattern, dance }: Figure): string {
   if (entries.length === 0) return '';
   const stays = pattern.exit === undefined || pattern.exit === 'same' || entries.join() === exits.join();
   return stays ? `Danced in ${names(entries)}.` : `Begins in ${names(entries)}, ends in ${names(exits)}.`;
+}
+
+/** How the hands go where the hold changes, in the teacher's own words. */
+function handsInWords(figure: Figure): string {
+  const ways = (figure.pattern.marks ?? []).filter(({ kind }) => kind === 'hold');
+  const told = ways.map(({ event, text }) =>
+    event === undefined ? text : `on ${markCount(figure, event)} ${text}`,
+  );
+  return told.length === 0 ? '' : `Hands: ${told.join('; ')}.`;
 }
 
 function countedWhole(figure: Figure, { studio, tellsOtherCounts = false }: FigureTelling): string {

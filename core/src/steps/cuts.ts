@@ -1,4 +1,4 @@
-import type { HoldAt } from '../model/document.ts';
+import type { CutAt } from '../model/document.ts';
 import { type Ticks, ticks } from '../model/units.ts';
 import { danceActions, type Figure, type FigurePart, type FigureStep } from './figure.ts';
 import { feetAgree } from './links.ts';
@@ -9,7 +9,8 @@ export interface Cut {
   readonly figure: Figure;
   /** Index of the first event of the tail, rests counted. */
   readonly event: number;
-  readonly hold: string;
+  /** Undefined where one dances alone. */
+  readonly hold: string | undefined;
   readonly feet: readonly { readonly role: FigurePart['role']; readonly free: FreeFoot }[];
   /** Null without timing. */
   readonly headBeats: Ticks | null;
@@ -24,7 +25,7 @@ export function figureCuts(figure: Figure): readonly Cut[] {
     .map(cut => readCut(figure, cut));
 }
 
-function readCut(figure: Figure, { event, hold }: HoldAt): Cut {
+function readCut(figure: Figure, { event, hold }: CutAt): Cut {
   const head = headTicks(figure, event);
   return {
     figure,

@@ -1,6 +1,7 @@
 // Changes of a figure's parts as a teacher makes them, step by step. Each answers a new pattern.
 import type { Dance, NaturalPart, Parts, Pattern, Role } from '../model/document.ts';
-import { danceActions, type Figure, findPart, type KEEP } from './figure.ts';
+import { danceActions, type Figure, findPart, KEEP } from './figure.ts';
+import { isFrame } from './hold-shape.ts';
 import { findHold } from './holds.ts';
 import { NATURAL_PARTS, naturalStep } from './mirror.ts';
 import { parseStep, printStep, type Step, splitPart } from './step.ts';
@@ -67,6 +68,12 @@ export function freeFootBefore(figure: Figure, role: Role, index: number): FreeF
   return lead === 'L' ? 'R' : lead === 'R' ? 'L' : 'any';
 }
 
+/** The follower's part that a new figure begins with: in a frame the one that keeps it, else as the hold has it. */
+function defaultPartOf(figure: Figure): NaturalPart | typeof KEEP {
+  const hold = findHold(figure.dance, figure.pattern.entry?.[0] ?? '');
+  return hold && isFrame(hold) ? KEEP : naturalPartOf(figure);
+}
+
 function writeSteps(figure: Figure, role: Role, steps: readonly string[]): Pattern {
   const text = steps.join(', ');
   const { pattern } = figure;
@@ -74,7 +81,7 @@ function writeSteps(figure: Figure, role: Role, steps: readonly string[]): Patte
   if (role === 'lead')
     return {
       ...pattern,
-      parts: { lead: text, follow: partText(pattern.parts, 'follow') ?? naturalPartOf(figure) },
+      parts: { lead: text, follow: partText(pattern.parts, 'follow') ?? defaultPartOf(figure) },
     };
   const lead = partText(pattern.parts, 'lead') ?? '';
   return { ...pattern, parts: { lead, follow: naturalName(figure, text) ?? text } };

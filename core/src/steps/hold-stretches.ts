@@ -26,6 +26,13 @@ export function holdStretches(
   if (entry === undefined || parts.length === 0) return [];
   const inWords = (ids: readonly string[]) => ids.map(id => findHold(dance, id)?.name ?? id).join(' or ');
   const changes = [...(pattern.holds ?? [])].sort((a, b) => a.event - b.event);
+  const last = parts[0]?.rhythm.events.length ?? 0;
+  const ways = (pattern.marks ?? []).filter(({ kind }) => kind === 'hold');
+  const wayAt = (event: number) =>
+    ways
+      .filter(way => (way.event ?? last - 1) === event)
+      .map(({ text }) => `, ${text}`)
+      .join('');
   const stations = [
     { column: 0, words: inWords(pattern.entry ?? []), hold: findHold(dance, entry) },
     ...changes.map(({ event, hold }) => ({
@@ -33,7 +40,7 @@ export function holdStretches(
         0,
         columns.findIndex(column => column.event === event),
       ),
-      words: inWords([hold]),
+      words: `${inWords([hold])}${wayAt(event)}`,
       hold: findHold(dance, hold),
     })),
   ];
@@ -50,8 +57,9 @@ export function holdStretches(
 
   function endOf() {
     const exit = pattern.exit ?? 'same';
-    if (exit === 'same') return { words: 'in the same hold', hold: stations.at(-1)?.hold };
+    const way = wayAt(last - 1);
+    if (exit === 'same') return { words: `in the same hold${way}`, hold: stations.at(-1)?.hold };
     const exits = typeof exit === 'string' ? [exit] : exit;
-    return { words: inWords(exits), hold: findHold(dance, exits[0] ?? '') };
+    return { words: `${inWords(exits)}${way}`, hold: findHold(dance, exits[0] ?? '') };
   }
 }

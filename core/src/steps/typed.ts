@@ -7,7 +7,7 @@ import { failure, type Result, success } from '../model/result.ts';
 import type { Action } from '../model/step-words.ts';
 import { danceActions } from './figure.ts';
 import { dancePieces, pieceOn } from './pieces.ts';
-import { nearestOf, parseStep, type Step, splitPart } from './step.ts';
+import { nearestOf, parseStep, printStep, type Step, splitPart } from './step.ts';
 import { type FreeFoot, readWeight } from './weight.ts';
 import { actionInWords } from './words.ts';
 
@@ -28,6 +28,7 @@ const USUAL: readonly Action[] = [
     'rise',
     'land',
     'wait',
+    'dip',
   ],
 ];
 
@@ -37,6 +38,24 @@ export interface TypedContext {
   readonly dance: Dance;
   /** The foot that is free where the typing begins. */
   readonly free: FreeFoot;
+}
+
+/** What is typed most, in two letters. */
+const SHORT: Readonly<Record<string, Action>> = {
+  xf: 'cross-front',
+  xb: 'cross-behind',
+  df: 'diag-fwd',
+  db: 'diag-back',
+  lf: 'lock-front',
+  lb: 'lock-behind',
+};
+
+const RUN = /^(?:xf|xb|df|db|lf|lb|[bcfprst]){2,}$/i;
+
+/** `scsbr` is five steps, where no action begins so: the usual ones by their first letters. */
+function runOf(word: string, actions: ReadonlyMap<Action, WeightClass>): readonly string[] {
+  if (!RUN.test(word) || matchingActions(word.toLowerCase(), actions).length > 0) return [word];
+  return word.toLowerCase().match(/xf|xb|df|db|lf|lb|[bcfprst]/g) ?? [word];
 }
 
 /** Reads what was typed into steps as they are written in a part; a fault says what is not understood. */
@@ -51,9 +70,12 @@ export function readTypedSteps(text: string, { dance, free }: TypedContext): Res
       steps.push(...pieceOn(dance, piece, at));
       continue;
     }
-    const step = readTypedStep(idsForWords(word, actions), at, actions);
-    if (!step.ok) return step;
-    steps.push(step.value);
+    for (const one of runOf(word, actions)) {
+      const next = steps.length === 0 ? free : freeAfterAll(steps, free, actions);
+      const step = readTypedStep(idsForWords(one, actions), next, actions);
+      if (!step.ok) return step;
+      steps.push(step.value);
+    }
   }
   return success(steps);
 }
@@ -61,7 +83,12 @@ export function readTypedSteps(text: string, { dance, free }: TypedContext): Res
 /** What a beginning can become, the likeliest first: whole steps as they are written, and pieces by name. */
 export function suggestSteps(typed: string, { dance, free }: TypedContext, limit = 6): readonly string[] {
   const actions = danceActions(dance);
-  const last = idsForWords(typed.split(',').at(-1)?.trimStart() ?? '', actions);
+  const word = typed.split(',').at(-1)?.trimStart() ?? '';
+  if (runOf(word, actions).length > 1) {
+    const run = readTypedSteps(word, { dance, free });
+    return run.ok ? [run.value.map(printStep).join(', ')] : [];
+  }
+  const last = idsForWords(word, actions);
   const { foot, turn, begun, rest } = takeApart(last);
   if (rest.length > 0) return [];
   const found = matchingActions(begun, actions).map(action =>
@@ -105,10 +132,12 @@ function isTurn(word: string | undefined): boolean {
 }
 
 function matchingActions(begun: string, actions: ReadonlyMap<Action, WeightClass>): readonly Action[] {
+  const short = ownEntry(SHORT, begun);
   const own = [...actions.keys()].filter(action => !USUAL.includes(action));
-  return [...USUAL, ...own].filter(
-    action => action.startsWith(begun) || actionInWords(action).startsWith(begun),
+  const found = [...own, ...USUAL].filter(
+    action => action !== short && (action.startsWith(begun) || actionInWords(action).startsWith(begun)),
   );
+  return short ? [short, ...found] : found;
 }
 
 function readTypedStep(

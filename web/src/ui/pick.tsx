@@ -11,6 +11,8 @@ interface PickProps {
   set(value: readonly string[]): void;
   /** True: several may be picked. */
   readonly many?: boolean;
+  /** What is wrong with what is picked. */
+  readonly fault?: string | undefined;
 }
 
 /** So many are listed at a time; typing narrows them. */
@@ -33,7 +35,7 @@ const RECIPE = {
 };
 
 /** One or several of many, found by typing a part of the name. */
-export function Pick({ label, among, value, set, many = false }: PickProps) {
+export function Pick({ label, among, value, set, many = false, fault }: PickProps) {
   const { contains } = useFilter({ sensitivity: 'base' });
   const { collection, filter } = useListCollection({
     initialItems: [...among],
@@ -54,6 +56,7 @@ export function Pick({ label, among, value, set, many = false }: PickProps) {
         }}
         onOpenChange={({ open }) => open && filter('')}
         multiple={many}
+        invalid={fault !== undefined}
         selectionBehavior={many ? 'clear' : 'replace'}
         {...(!many && { defaultInputValue: chosen[0]?.words ?? '' })}
         openOnClick
@@ -86,6 +89,11 @@ export function Pick({ label, among, value, set, many = false }: PickProps) {
           </Combobox.Positioner>
         </Portal>
       </Combobox.Root>
+      {fault && (
+        <chakra.p role="alert" color="stop" fontSize="sm" fontWeight="600">
+          {fault}
+        </chakra.p>
+      )}
       {many && chosen.length > 0 && (
         <chakra.div display="flex" gap="1" flexWrap="wrap">
           {chosen.map(option => (

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type Figure, figureElements, printBeats } from '@map-step/core';
+import { type Figure, figureElements, printBeats, TICKS_PER_BEAT } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { type ReactNode, useDeferredValue, useState } from 'react';
 import { useParams } from 'react-router';
@@ -131,7 +131,9 @@ function Heading({ editing }: { editing: FigureEditing }) {
     <chakra.div display="flex" alignItems="baseline" gap="3" flexWrap="wrap" mb="1">
       <chakra.h2 fontSize="2xl">{pattern.name}</chakra.h2>
       <chakra.span color="quiet">
-        {beats === null ? 'no set timing' : `${printBeats(beats)} beats`}
+        {beats === null
+          ? 'no set timing'
+          : `${printBeats(beats)} ${beats === TICKS_PER_BEAT ? 'beat' : 'beats'}`}
         {pattern.aliases?.map(({ name, school }) => `, “${name}” at ${school}`)}
       </chakra.span>
       {editing.mayWrite && <UndoRedo editing={editing} />}

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type Dance, isOffered, type Library, type Pattern } from '@map-step/core';
+import { circleThrough, type Dance, isOffered, type Library, type Pattern } from '@map-step/core';
 import { type Control, Controller } from 'react-hook-form';
 import { z } from 'zod';
 import { Choice, type Option, optionsOf } from '../../../ui/choice.tsx';
@@ -13,13 +13,9 @@ import { useCourse } from '../../course/course-context.ts';
 import { KINDS } from '../../course/course-words.ts';
 import {
   ALIASES,
-  ALIGN,
   type Around,
   CALL,
-  CLAPS,
-  CYCLE,
   type FigureLine,
-  figureNames,
   GRADES,
   MINUTES,
   OTHER_COUNTS,
@@ -41,13 +37,11 @@ interface FigureFieldsFormProps {
 }
 
 /** Everything that is said of a figure in a line, by who may be asked for it. */
-export function linesOf({ kind }: Pattern, { floor }: Dance): readonly FigureLine[] {
+export function linesOf({ kind }: Pattern): readonly FigureLine[] {
   const isPractised = kind === 'drill' || kind === 'quality';
   return [
-    ...[ALIASES, VARIANT, RANK, CALL, CYCLE, OTHER_COUNTS, TURN],
-    ...(floor === 'line' ? [ALIGN] : []),
-    ...[TEMPO, MINUTES],
-    ...(isPractised ? [CLAPS, GRADES] : []),
+    ...[ALIASES, VARIANT, RANK, CALL, OTHER_COUNTS, TURN, TEMPO, MINUTES],
+    ...(isPractised ? [GRADES] : []),
   ];
 }
 
@@ -68,6 +62,13 @@ type Chosen = z.output<typeof chosen>;
 
 function formOf(lines: readonly FigureLine[], around: Around) {
   return chosen.extend({ lines: z.record(z.string(), z.string()) }).superRefine((values, found) => {
+    const circle = circleThrough(
+      { ...around.figure, needs: values.needs },
+      around.library.patterns,
+      'needs-cycle',
+    );
+    if (circle)
+      found.addIssue({ code: 'custom', path: ['needs'], message: `these would need each other: ${circle}` });
     for (const { key, read } of lines) {
       const line = read(values.lines[key] ?? '', around);
       if (!line.ok) found.addIssue({ code: 'custom', path: ['lines', key], message: line.fault });
@@ -84,11 +85,11 @@ export function FigureFieldsForm({ figure, dance, save, close }: FigureFieldsFor
   const others = [...library.patterns.values()].filter(
     other => other.id !== figure.id && (isOffered(other) || isNamedIn(figure, other.id)),
   );
-  const around: Around = { names: figureNames(others), figure, dance };
-  const lines = linesOf(figure, dance);
+  const around: Around = { library, figure, dance };
+  const lines = linesOf(figure);
   const form = useForm(formOf(lines, around), {
     ...chosenOf(figure),
-    lines: Object.fromEntries(lines.map(line => [line.key, line.print(figure, around.names)])),
+    lines: Object.fromEntries(lines.map(line => [line.key, line.print(figure, library)])),
   });
   const { control, register, formState } = form;
   const { errors } = formState;
@@ -144,8 +145,14 @@ function ChosenFields({ control, dance, others }: ChosenFieldsProps) {
     <Controller
       control={control}
       name={name}
-      render={({ field }) => (
-        <Pick label={label} among={among} value={field.value} set={field.onChange} many={name !== 'over'} />
+      render={({ field, fieldState }) => (
+        <Pick
+          {...{ label, among }}
+          value={field.value}
+          set={field.onChange}
+          many={name !== 'over'}
+          fault={fieldState.error?.message}
+        />
       )}
     />
   );

@@ -1,12 +1,16 @@
 // The fields of a figure that are written as one line of text, and how that line is read.
 import {
+  circleThrough,
   type Dance,
   failure,
+  findFigureByName,
+  type Library,
   type Pattern,
   parseBeats,
   type Result,
   readFigure,
   success,
+  writtenName,
 } from '@map-step/core';
 
 export interface FigureLine {
@@ -14,44 +18,21 @@ export interface FigureLine {
   /** A second field that the line holds. */
   readonly also?: 'variantWhy';
   readonly word: string;
-  print(pattern: Pattern, figures: FigureNames): string;
+  print(pattern: Pattern, library: Library): string;
   /** A fault says what is wrong and what would be right. */
   read(text: string, around: Around): Result<Partial<Pattern>, string>;
 }
 
 type LineKey =
   | ('aliases' | 'variantOf' | 'rank' | 'call' | 'turn' | 'align' | 'tempo' | 'cycle' | 'otherCounts')
-  | ('minutes' | 'claps' | 'grades');
-
-/** How the house calls its figures: in these lines they stand by name. */
-export interface FigureNames {
-  nameOf(id: string): string;
-  /** Whatever the case of the letters; undefined for a name that no figure has. */
-  idOf(name: string): string | undefined;
-}
+  | ('minutes' | 'claps' | 'grades')
+  | ('name' | 'kind' | 'level' | 'needs' | 'lookalikes' | 'overTwoLessons');
 
 /** What a line is read against: the other figures, and this one as it stands. */
 export interface Around {
-  readonly names: FigureNames;
+  readonly library: Library;
   readonly figure: Pattern;
   readonly dance: Dance;
-}
-
-/** The names of these figures. Of two with one name the first is meant. */
-export function figureNames(patterns: Iterable<Pattern>): FigureNames {
-  const names = new Map<string, string>();
-  const ids = new Map<string, string>();
-  for (const { id, name } of patterns) {
-    const isTaken = ids.has(name.toLowerCase());
-    // Of two that are called the same, the second is written by its id.
-    names.set(id, isTaken ? id : name);
-    if (!isTaken) ids.set(name.toLowerCase(), id);
-  }
-  const idOf = (written: string) => {
-    const name = written.trim().toLowerCase();
-    return ids.get(name) ?? (names.has(name) ? name : undefined);
-  };
-  return { nameOf: id => names.get(id) ?? id, idOf };
 }
 
 const splitAt = (text: string, by: string) => text.split(by).flatMap(one => one.trim() || []);
@@ -140,16 +121,19 @@ export const VARIANT: FigureLine = {
   key: 'variantOf',
   also: 'variantWhy',
   word: 'Variant of which figure, and why: easier, harder, ending, tempo or school, as: Wrap, ending',
-  print: ({ variantOf, variantWhy }, { nameOf }) =>
-    [variantOf && nameOf(variantOf), variantWhy].filter(Boolean).join(', '),
-  read: (text, { names: { idOf } }) => {
+  print: ({ variantOf, variantWhy }, library) =>
+    [variantOf && writtenName(variantOf, library), variantWhy].filter(Boolean).join(', '),
+  read: (text, { library, dance, figure }) => {
     const line = text.trim();
     if (line === '') return success({});
-    const whole = idOf(line);
-    if (whole !== undefined) return success({ variantOf: whole });
-    const [, name = '', reason = ''] = /^(.+),\s*(\S+)$/.exec(line) ?? [];
-    const variantOf = idOf(name);
-    if (variantOf === undefined) return failure(`“${name || line}” is no figure of the house`);
+    const [, named = line, reason] = /^(.+),\s*(\S+)$/.exec(line) ?? [];
+    const whole = findFigureByName(line, library, dance);
+    const found = whole.ok ? whole : findFigureByName(named, library, dance);
+    if (!found.ok) return found;
+    const variantOf = found.value.pattern.id;
+    const circle = circleThrough({ ...figure, variantOf }, library.patterns, 'variant-cycle');
+    if (circle) return failure(`these would be variants of each other: ${circle}`);
+    if (whole.ok) return success({ variantOf });
     const variantWhy = WHYS.find(one => one === reason);
     if (!variantWhy) return failure(`“${reason}” is no reason; write ${WHYS.join(', ')}`);
     return success({ variantOf, variantWhy });
@@ -279,7 +263,7 @@ export function withFields(
   let next = pattern;
   for (const field of fields) {
     const text = textOf(field);
-    if (text === field.print(pattern, around.names)) continue;
+    if (text === field.print(pattern, around.library)) continue;
     const read = field.read(text, around);
     if (read.ok) next = { ...without(without(next, field.key), field.also ?? field.key), ...read.value };
     else faults.set(field.key, read.fault);
@@ -288,6 +272,8 @@ export function withFields(
 }
 
 function without(pattern: Pattern, key: LineKey | 'variantWhy'): Pattern {
+  // Every figure has these: they are replaced only.
+  if (key === 'name' || key === 'kind') return pattern;
   const { [key]: _, ...rest } = pattern;
   return rest;
 }

@@ -63,7 +63,7 @@ function JoinLine({ join, figure }: { join: Join; figure: Figure }) {
       <Label>
         {[
           beats && `${beats} beats`,
-          `in ${findHold(figure.dance, head.hold)?.name ?? head.hold}`,
+          head.hold !== undefined && `in ${findHold(figure.dance, head.hold)?.name ?? head.hold}`,
           free &&
             (free.free === 'L' || free.free === 'R') &&
             `${free.free === 'L' ? 'left' : 'right'} foot free`,

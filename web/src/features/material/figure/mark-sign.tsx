@@ -1,14 +1,21 @@
 import { chakra } from '@chakra-ui/react';
 import type { PatternMark } from '@map-step/core';
-import { type LucideIcon, MessageCircle, Signpost, TriangleAlert, Wrench } from 'lucide-react';
+import { Hand, type LucideIcon, MessageCircle, Signpost, TriangleAlert, Wrench } from 'lucide-react';
 
-export const MARK_WORDS = { cue: 'Cue', signal: 'Signal', fault: 'Usual fault', caution: 'Caution' } as const;
+export const MARK_WORDS = {
+  cue: 'Cue',
+  signal: 'Signal',
+  fault: 'Usual fault',
+  caution: 'Caution',
+  hold: 'Hands',
+} as const;
 
 const SIGNS: Readonly<Record<PatternMark['kind'], LucideIcon>> = {
   cue: MessageCircle,
   signal: Signpost,
   fault: Wrench,
   caution: TriangleAlert,
+  hold: Hand,
 };
 
 interface MarkSignProps {

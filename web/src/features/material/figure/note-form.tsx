@@ -25,7 +25,7 @@ const line = z.string().trim().max(500);
 
 const noteForm = z
   .object({
-    kind: z.enum(['cue', 'signal', 'fault', 'caution']),
+    kind: z.enum(['cue', 'signal', 'fault', 'caution', 'hold']),
     event: z.string(),
     text: line,
     cure: line,

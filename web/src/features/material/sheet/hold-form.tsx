@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type HoldAt, KEEP, makePartNatural, type NaturalPart, type Pattern } from '@map-step/core';
+import { type CutAt, KEEP, makePartNatural, type NaturalPart, type Pattern } from '@map-step/core';
 import { type ReactNode, useState } from 'react';
 import { Choice, optionsOf } from '../../../ui/choice.tsx';
 import { Disclosure } from '../../../ui/disclosure.tsx';
@@ -14,7 +14,8 @@ export function HoldForm({ editing }: { editing: FigureEditing }) {
   const entries = pattern.entry ?? [];
   const exit = pattern.exit ?? 'same';
   const exits = exit === 'same' ? [] : typeof exit === 'string' ? [exit] : exit;
-  if (!editing.mayWrite || holds.length === 0) return null;
+  if (!editing.mayWrite) return null;
+  const isPair = holds.length > 0;
   const put = (what: string, more: Partial<Pattern>) => editing.change(what, now => ({ ...now, ...more }));
   const toggleEntry = (id: string) => {
     const next = entries.includes(id) ? entries.filter(entry => entry !== id) : [...entries, id];
@@ -28,30 +29,38 @@ export function HoldForm({ editing }: { editing: FigureEditing }) {
   };
   return (
     <Disclosure
-      title="Change its holds, the follower’s part and how it is danced"
+      title={
+        isPair
+          ? 'Change its holds, the follower’s part and how it is danced'
+          : 'How it is danced, and where it may be cut'
+      }
       size="small"
       startsOpen={editing.isNew}
     >
       <chakra.div display="grid" gap="1" fontSize="sm">
-        <HoldChoice word="Starts in" ids={entries} holds={holds} toggle={toggleEntry} />
-        <HoldChoice word="Ends in" ids={exits} holds={holds} toggle={toggleExit}>
-          <Button
-            size="small"
-            aria-pressed={exit === 'same'}
-            onClick={() => put('Holds it ends in', { exit: 'same' })}
-          >
-            the same hold
-          </Button>
-        </HoldChoice>
-        <FollowerPart editing={editing} />
-        <HoldsOnCounts
-          words={['Changes on', 'to', 'Change the hold there', 'No change to']}
-          field="holds"
-          editing={editing}
-        />
+        {isPair && (
+          <>
+            <HoldChoice word="Starts in" ids={entries} holds={holds} toggle={toggleEntry} />
+            <HoldChoice word="Ends in" ids={exits} holds={holds} toggle={toggleExit}>
+              <Button
+                size="small"
+                aria-pressed={exit === 'same'}
+                onClick={() => put('Holds it ends in', { exit: 'same' })}
+              >
+                the same hold
+              </Button>
+            </HoldChoice>
+            <FollowerPart editing={editing} />
+            <HoldsOnCounts
+              words={['Changes on', 'to', 'Change the hold there', 'No change to']}
+              field="holds"
+              editing={editing}
+            />
+          </>
+        )}
         <AddTrack editing={editing} />
         <HoldsOnCounts
-          words={['May be cut before', 'in', 'Mark the cut', 'No cut in']}
+          words={['May be cut before', 'in', 'Mark the cut', 'No cut']}
           field="cuts"
           editing={editing}
         />
@@ -75,14 +84,14 @@ function HoldsOnCounts({ words: [onCount, inHold, put, not], field, editing }: H
   const [event, setEvent] = useState('0');
   const [hold, setHold] = useState(holds[0]?.id ?? '');
   const entries = pattern[field] ?? [];
-  const save = (change: (entries: readonly HoldAt[]) => readonly HoldAt[]) =>
+  const save = (change: (entries: readonly CutAt[]) => readonly CutAt[]) =>
     editing.change(put, ({ [field]: before = [], ...rest }) => {
       const next = change(before);
       return next.length > 0 ? { ...rest, [field]: next } : rest;
     });
   const add = () =>
     save(before => {
-      const entry = { event: Number(event), hold };
+      const entry = { event: Number(event), ...(hold !== '' && { hold }) };
       const others = before.filter(other => other.event !== entry.event);
       return [...others, entry].sort((a, b) => a.event - b.event);
     });
@@ -99,16 +108,20 @@ function HoldsOnCounts({ words: [onCount, inHold, put, not], field, editing }: H
         among={events.map(({ label }, index) => ({ value: String(index), words: label }))}
         set={setEvent}
       />
-      <Label>{inHold}</Label>
-      <Choice
-        label={`${inHold} hold`}
-        hidesLabel
-        size="small"
-        width="12rem"
-        value={hold}
-        among={holds.map(({ id, name }) => ({ value: id, words: name }))}
-        set={setHold}
-      />
+      {holds.length > 0 && (
+        <>
+          <Label>{inHold}</Label>
+          <Choice
+            label={`${inHold} hold`}
+            hidesLabel
+            size="small"
+            width="12rem"
+            value={hold}
+            among={holds.map(({ id, name }) => ({ value: id, words: name }))}
+            set={setHold}
+          />
+        </>
+      )}
       <Button size="small" onClick={add}>
         {put}
       </Button>
@@ -119,7 +132,9 @@ function HoldsOnCounts({ words: [onCount, inHold, put, not], field, editing }: H
           look="quiet"
           onClick={() => save(before => before.filter(other => other.event !== entry.event))}
         >
-          {not} {holds.find(({ id }) => id === entry.hold)?.name} on {events[entry.event]?.label}
+          {[not, holds.find(({ id }) => id === entry.hold)?.name, 'on', events[entry.event]?.label]
+            .filter(Boolean)
+            .join(' ')}
         </Button>
       ))}
     </chakra.div>

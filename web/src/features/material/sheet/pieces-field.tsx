@@ -1,20 +1,31 @@
 import { chakra } from '@chakra-ui/react';
-import { type Pattern, printMadeText, readMadeText, writeMade } from '@map-step/core';
+import {
+  circleThrough,
+  type Dance,
+  failure,
+  type Library,
+  type Pattern,
+  printMadeText,
+  readMadeText,
+  suggestMade,
+  writeMade,
+} from '@map-step/core';
 import { dequal } from 'dequal/lite';
-import { type KeyboardEvent, useEffect, useState } from 'react';
+import { type KeyboardEvent, type RefObject, useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { TextField } from '../../../ui/text-field.tsx';
+import { TypedField } from '../../../ui/typed-field.tsx';
 import { useCourse } from '../../course/course-context.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 
 interface PiecesFieldProps {
   readonly editing: FigureEditing;
+  readonly field: RefObject<HTMLInputElement | null>;
   /** What comes after the pieces: the first step. */
   goOn(): void;
 }
 
 /** What the figure is made of, as a teacher says it; Enter writes rhythm, steps and holds of both roles. */
-export function PiecesField({ editing, goOn }: PiecesFieldProps) {
+export function PiecesField({ editing, field, goOn }: PiecesFieldProps) {
   const { library } = useCourse();
   const { pattern, reading } = editing;
   const { dance } = reading.figure;
@@ -22,6 +33,10 @@ export function PiecesField({ editing, goOn }: PiecesFieldProps) {
   const [typed, setTyped] = useState(written);
   const [fault, setFault] = useState<string>();
   useEffect(() => setTyped(written), [written]);
+  const edit = (text: string) => {
+    setTyped(text);
+    setFault(undefined);
+  };
   /** True when what was typed has been taken over. */
   const take = (): boolean => {
     // Untouched it stays what it is, whatever its figures are called by now.
@@ -31,12 +46,11 @@ export function PiecesField({ editing, goOn }: PiecesFieldProps) {
       setFault(undefined);
       return true;
     }
-    const made = readMadeText(typed, library, dance);
+    const made = readPieces(typed, pattern, library, dance);
     const fields = made.ok ? writeMade(made.value, dance, id => library.readings.get(id)?.figure) : made;
     if (!made.ok || !fields.ok) {
-      setFault(
-        (made.ok ? (fields.ok ? [] : fields.fault) : made.fault).map(({ message }) => message).join('; '),
-      );
+      const faults = made.ok ? (fields.ok ? [] : fields.fault) : made.fault;
+      setFault(faults.map(({ message }) => message).join('; '));
       return false;
     }
     setFault(undefined);
@@ -48,9 +62,13 @@ export function PiecesField({ editing, goOn }: PiecesFieldProps) {
       }));
     return true;
   };
-  const onKeyDown = (event: KeyboardEvent) => {
+  const onKey = (event: KeyboardEvent, picked: string | undefined) => {
     if (event.key !== 'Enter') return;
     event.preventDefault();
+    if (picked !== undefined) {
+      edit(picked);
+      return;
+    }
     let isTaken = false;
     flushSync(() => {
       isTaken = take();
@@ -59,23 +77,36 @@ export function PiecesField({ editing, goOn }: PiecesFieldProps) {
   };
   return (
     <chakra.div flex="2 1 20rem" maxW="36rem">
-      <TextField
+      <TypedField
         label="Made of pieces"
-        placeholder="Basic ×3, 3–6 of Wrap, Basic ×2 last Ending"
         value={typed}
-        readOnly={!editing.mayWrite}
+        isReadOnly={!editing.mayWrite}
         fault={fault}
-        onChange={event => {
-          setTyped(event.target.value);
-          setFault(undefined);
-        }}
-        onKeyDown={onKeyDown}
-        onBlur={() => {
+        suggestions={typed === written ? [] : suggestMade(typed, library, dance)}
+        set={edit}
+        take={edit}
+        onKey={onKey}
+        leave={() => {
           if (typed !== written) take();
         }}
+        input={{ ref: field, placeholder: 'Basic ×3, 3–6 of Wrap, Basic ×2 last Ending' }}
       />
     </chakra.div>
   );
+}
+
+/** The pieces, unless they lead back to the figure itself. */
+function readPieces(
+  text: string,
+  pattern: Pattern,
+  library: Library,
+  dance: Dance,
+): ReturnType<typeof readMadeText> {
+  const made = readMadeText(text, library, dance);
+  if (!made.ok) return made;
+  const circle = circleThrough({ ...pattern, made: made.value }, library.patterns, 'made-cycle');
+  const message = `nothing can be made of itself: ${circle}`;
+  return circle === undefined ? made : failure([{ piece: 0, message }]);
 }
 
 function withoutMade({ made: _, ...rest }: Pattern): Pattern {

@@ -4,13 +4,17 @@ import { dequal } from 'dequal/lite';
 import { type KeyboardEvent, type RefObject, useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { TextField } from '../../../ui/text-field.tsx';
+import { ALIGN, CLAPS, CYCLE } from '../figure/figure-fields.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import { LineField } from './line-field.tsx';
 import { PiecesField } from './pieces-field.tsx';
 import { withRoom } from './room-for-parts.ts';
 
 interface RhythmFieldProps {
   readonly editing: FigureEditing;
   readonly field: RefObject<HTMLInputElement | null>;
+  /** The field of the pieces. */
+  readonly pieces: RefObject<HTMLInputElement | null>;
   /** The figure with what is being typed, seen before it is taken over. */
   preview(pattern: Pattern | undefined): void;
   /** What comes after the rhythm: the first step. */
@@ -18,7 +22,7 @@ interface RhythmFieldProps {
 }
 
 /** The rhythm as it is said: counts, slows and quicks, or free; the columns follow while one types. */
-export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps) {
+export function RhythmField({ editing, field, pieces, preview, goOn }: RhythmFieldProps) {
   const { pattern, reading } = editing;
   const written = rhythmText(pattern);
   const [typed, setTyped] = useState(written);
@@ -33,6 +37,10 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
     if (!dequal(next, pattern)) editing.change('Rhythm', now => withRhythm(now, typed, beats));
   };
   const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === '*') {
+      event.preventDefault();
+      pieces.current?.focus();
+    }
     if (event.key !== 'Enter') return;
     event.preventDefault();
     flushSync(take);
@@ -73,7 +81,30 @@ export function RhythmField({ editing, field, preview, goOn }: RhythmFieldProps)
           onBlur={take}
         />
       </chakra.div>
-      <PiecesField editing={editing} goOn={goOn} />
+      <chakra.div w="7rem">
+        <LineField
+          editing={editing}
+          goOn={goOn}
+          line={CYCLE}
+          label="Counted up to"
+          placeholder={String(dance.countCycle)}
+        />
+      </chakra.div>
+      <chakra.div w="9rem">
+        <LineField editing={editing} goOn={goOn} line={CLAPS} label="Clapped" />
+      </chakra.div>
+      {dance.floor === 'line' && (
+        <chakra.div w="9rem">
+          <LineField
+            editing={editing}
+            goOn={goOn}
+            line={ALIGN}
+            label="Starts at, to the line"
+            placeholder="0°"
+          />
+        </chakra.div>
+      )}
+      <PiecesField editing={editing} field={pieces} goOn={goOn} />
       <chakra.p
         id="rhythm-fault"
         aria-live="polite"

@@ -10,6 +10,7 @@ import {
   otherSchools,
   type Pattern,
   type Role,
+  rocksApart,
   type SheetCell,
   type SheetColumn,
   type SheetLayout,
@@ -177,6 +178,7 @@ interface PartRowProps extends Omit<SheetLineProps, 'names' | 'only' | 'titleWid
 
 function PartRow({ part, word, editing, layout, range, cursor, perBeat }: PartRowProps) {
   const { role } = part;
+  const rocks = role === 'follow' && editing.mayWrite ? rocksApart(editing.reading.figure) : [];
   return (
     <>
       <RowTitle color={role}>{word}</RowTitle>
@@ -187,6 +189,7 @@ function PartRow({ part, word, editing, layout, range, cursor, perBeat }: PartRo
             key={cell.event}
             figure={editing.reading.figure}
             issues={editing.issues}
+            rocksApart={cell.step !== null && rocks.includes(cell.step)}
             // Only the cell one is on follows what is done there.
             cursor={isHere ? cursor : undefined}
             {...{ part, word, cell, layout, range, perBeat }}
@@ -206,6 +209,8 @@ interface PlacedCellProps {
   readonly range: readonly [number, number];
   readonly perBeat: number;
   readonly issues: FigureEditing['issues'];
+  /** True where both might rock back, and the follower goes forward. */
+  readonly rocksApart: boolean;
   readonly cursor: SheetCursor | undefined;
 }
 
@@ -242,7 +247,7 @@ const PlacedCell = memo(function PlacedCell(props: PlacedCellProps) {
       bg={cursor ? 'nowTint' : undefined}
     >
       {cursor?.opened !== undefined ? (
-        <CellEditor figure={figure} cursor={cursor} label={label} />
+        <CellEditor cursor={cursor} opened={cursor.opened} label={label} />
       ) : (
         <StepCell
           figure={figure}
@@ -250,6 +255,7 @@ const PlacedCell = memo(function PlacedCell(props: PlacedCellProps) {
           step={step}
           event={event}
           issues={issues}
+          rocksApart={props.rocksApart}
           isNarrow={beats * perBeat < NARROW}
         />
       )}

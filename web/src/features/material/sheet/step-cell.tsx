@@ -20,13 +20,16 @@ interface StepCellProps {
   /** Of the whole figure. */
   readonly issues: readonly FigureIssue[];
   readonly isNarrow: boolean;
+  /** True where the leader rocks back, and one key lets both. */
+  readonly rocksApart: boolean;
 }
 
 /**
  * One step: the footprint (filled when it takes weight), its direction, its turn, its words, what hangs on it and
  * what is wrong.
  */
-export function StepCell({ figure, part, step: index, event, issues: all, isNarrow }: StepCellProps) {
+export function StepCell(props: StepCellProps) {
+  const { figure, part, step: index, event, issues: all, isNarrow } = props;
   const { role } = part;
   const figureStep = part.steps[index];
   const step = figureStep?.step;
@@ -34,7 +37,7 @@ export function StepCell({ figure, part, step: index, event, issues: all, isNarr
   const issues = all.filter(({ path }) => path.length === 3 && isAt(path, { role, step: index }));
   const firstRole = figure.parts[0]?.role;
   const marks = (figure.pattern.marks ?? []).filter(
-    mark => mark.event === event && (mark.role ?? firstRole) === role,
+    mark => mark.kind !== 'hold' && mark.event === event && (mark.role ?? firstRole) === role,
   );
   const [action, ...others] = step ? cellWords(step) : [];
   const isOwn = role === 'follow' && figureStep?.natural === 'own';
@@ -60,6 +63,11 @@ export function StepCell({ figure, part, step: index, event, issues: all, isNarr
         </chakra.div>
       ) : (
         text && <chakra.p color="stop">{text}</chakra.p>
+      )}
+      {props.rocksApart && (
+        <chakra.p className="no-print" fontSize="xs" lineHeight="1.2" color="quiet">
+          Press <kbd>,</kbd> for both to rock back
+        </chakra.p>
       )}
       {marks.map(mark => (
         <MarkSign key={`${mark.kind} ${mark.text}`} mark={mark} isShort={isNarrow} />

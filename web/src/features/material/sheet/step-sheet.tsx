@@ -27,10 +27,11 @@ interface StepSheetProps {
 
 /** The step sheet: one row a role, columns as wide as the beats they last, the hold as a ribbon below. */
 export function StepSheet({ editing, note }: StepSheetProps) {
-  const { studio } = useCourse();
+  const { studio, library } = useCourse();
   const { dance } = editing.reading.figure;
   const { shown, layout, preview } = useShown(editing);
-  const cursor = useSheetCursor(editing, note);
+  const pieces = useRef<HTMLInputElement>(null);
+  const cursor = useSheetCursor(editing, library, { note, pieces: () => pieces.current?.focus() });
   const sheet = useRef<HTMLDivElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const hasFocus = useRef(false);
@@ -55,6 +56,7 @@ export function StepSheet({ editing, note }: StepSheetProps) {
       <RhythmField
         editing={editing}
         field={field}
+        pieces={pieces}
         preview={preview}
         goOn={() => {
           const role = rolesOf(dance)[0] ?? 'lead';

@@ -1,64 +1,105 @@
 import {
+  type Figure,
+  type FigureIssue,
   findMend,
-  freeFootBefore,
+  KEEP,
+  type Library,
+  makePartNatural,
   makeStepKeep,
   makeStepNatural,
-  printStep,
   putSteps,
   type Role,
-  readTypedSteps,
   removeStep,
+  rocksApart,
+  rockTogether,
   rolesOf,
   writtenSteps,
 } from '@map-step/core';
 import { type KeyboardEvent, useState } from 'react';
 import type { SheetPlace } from '../figure/sheet-place.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import { type CellLine, type CellLineKind, cellLine } from './cell-lines.ts';
+
+/** What is being typed in the cell one is in. */
+export interface OpenCell {
+  readonly kind: CellLineKind;
+  /** As it stands when it is opened. */
+  readonly text: string;
+  readonly line: CellLine;
+}
 
 export interface SheetCursor {
   readonly place: SheetPlace;
-  /** What stood in the cell when it was opened; undefined while none is open. */
-  readonly opened: string | undefined;
+  readonly opened: OpenCell | undefined;
   readonly fault: string | undefined;
   goTo(place: SheetPlace): void;
-  open(place: SheetPlace, text?: string): void;
-  /** Takes over what was typed, or a suggestion, and goes on to the next cell; says whether it could be read. */
-  commit(text: string): boolean;
+  /** Begins to write the step of a cell. */
+  open(place: SheetPlace): void;
+  /** Takes over what was typed and goes on; with a fault it stays, and says why. */
+  commit(text: string): void;
+  /** Takes over what was typed and goes on or back by a cell; what cannot be read is kept as it is. */
+  leave(text: string, by?: -1 | 1): void;
   close(): void;
   onKey(event: KeyboardEvent): void;
 }
 
+/** The rooms of the page that a key of the sheet leads to. */
+export interface SheetDoors {
+  note(place: SheetPlace): void;
+  pieces(): void;
+}
+
 /** Where one is on the step sheet, and what the keys do there. */
-export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace) => void): SheetCursor {
+export function useSheetCursor(editing: FigureEditing, library: Library, doors: SheetDoors): SheetCursor {
   const { figure } = editing.reading;
   const roles = rolesOf(figure.dance);
   const [place, goTo] = useState<SheetPlace>({ role: roles[0] ?? 'lead', step: 0 });
-  const [opened, setOpened] = useState<string>();
+  const [typing, setTyping] = useState<{ readonly kind: CellLineKind; readonly text: string }>();
   const [fault, setFault] = useState<string>();
+  const line = typing && cellLine(typing.kind, figure, place, library);
+  const opened = typing && line && { ...typing, line };
   const count = (role: Role) => writtenSteps(figure, role).length;
   const close = () => {
-    setOpened(undefined);
+    setTyping(undefined);
     setFault(undefined);
   };
-  const open: SheetCursor['open'] = (at, text) => {
+  const begin = (kind: CellLineKind, at: SheetPlace, text?: string) => {
     if (!editing.mayWrite) return;
     goTo(at);
     setFault(undefined);
-    setOpened(text ?? writtenSteps(figure, at.role)[at.step] ?? '');
+    setTyping({ kind, text: text ?? cellLine(kind, figure, at, library).stands });
+  };
+  /** Takes it over where it can be read; else says why not. */
+  const take = (text: string): { readonly cells: number } | { readonly fault: string } => {
+    const read = line?.read(text, figure);
+    if (!line || !read?.ok) return { fault: read?.ok === false ? read.fault : '' };
+    const { cells } = read.value;
+    close();
+    if (text.trim() === '') return { cells: 0 };
+    editing.change(line.what, (_, now) => {
+      const again = line.read(text, now);
+      return again.ok ? again.value.pattern : now.pattern;
+    });
+    return { cells };
   };
   const commit = (text: string) => {
-    const free = freeFootBefore(figure, place.role, place.step);
-    const steps = readTypedSteps(text, { dance: figure.dance, free });
-    if (!steps.ok) {
-      setFault(steps.fault);
-      return false;
-    }
-    close();
-    if (steps.value.length === 0) return true;
-    editing.change('Steps', (_, now) => putSteps(now, place.role, place.step, steps.value.map(printStep)));
-    goTo({ role: place.role, step: place.step + steps.value.length });
-    return true;
+    const taken = take(text);
+    if ('fault' in taken) setFault(taken.fault);
+    else goTo({ ...place, step: place.step + taken.cells });
   };
+  const leave = (text: string, by?: -1 | 1) => {
+    if (!line) return;
+    const isUntouched = text === line.stands || text.trim() === '';
+    const taken = isUntouched ? { cells: 1 } : take(text);
+    if ('fault' in taken && line.keepsFaults)
+      editing.change(line.what, (_, now) => putSteps(now, place.role, place.step, [text.trim()]));
+    close();
+    if (by === undefined) return;
+    const cells = 'fault' in taken ? 1 : Math.max(1, taken.cells);
+    goTo({ ...place, step: Math.max(0, place.step + (by > 0 ? cells : -1)) });
+  };
+  /** A cell that is there: beyond the last step of a figure it is the last. */
+  const written = (at: SheetPlace) => ({ ...at, step: Math.min(at.step, cellsOf(figure, at.role) - 1) });
   const move = (by: number) => {
     const last = count(place.role);
     goTo({ ...place, step: Math.min(last, Math.max(0, place.step + by)) });
@@ -68,19 +109,30 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
     if (role) goTo({ role, step: Math.min(place.step, count(role)) });
   };
   const mend = () => {
-    const found = editing.issues.find(issue => isAt(issue.path, place) && findMend(figure, issue));
+    const mendable = (issue: FigureIssue) => findMend(figure, issue) !== undefined;
+    // What is wrong here first, then what is wrong with the figure.
+    const found =
+      editing.issues.find(issue => isAt(issue.path, place) && mendable(issue)) ??
+      editing.issues.find(mendable);
     const mended = found && findMend(figure, found);
     if (mended) editing.change('Mended', (now, read) => findMend(read, found)?.pattern ?? now);
   };
+  /** The follower's step that keeps the hold, or both rocking back; from the leader's row the whole part. */
+  const keep = () =>
+    editing.change('Step that keeps the hold', (_, now) => {
+      if (place.role === 'lead') return makePartNatural(now, KEEP);
+      return rocksApart(now).includes(place.step) ? rockTogether(now) : makeStepKeep(now, place.step);
+    });
   const keys: Readonly<Record<string, () => void>> = {
     ArrowLeft: () => move(-1),
     ArrowRight: () => move(1),
     ArrowUp: () => moveRole(-1),
     ArrowDown: () => moveRole(1),
+    '/': () => goTo({ role: roles.find(role => role !== place.role) ?? place.role, step: 0 }),
     Home: () => goTo({ ...place, step: 0 }),
     End: () => goTo({ ...place, step: count(place.role) }),
-    Enter: () => open(place),
-    F2: () => open(place),
+    Enter: () => begin('step', place),
+    F2: () => begin('step', place),
     ...(editing.mayWrite && {
       Delete: () => editing.change('Steps', (_, now) => removeStep(now, place.role, place.step)),
       Backspace: () => {
@@ -92,10 +144,12 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
       },
       '.': mend,
       '=': () => editing.change('Natural step', (_, now) => makeStepNatural(now, place.step)),
-      ...(place.role === 'follow' && {
-        ',': () => editing.change('Step that keeps the hold', (_, now) => makeStepKeep(now, place.step)),
-      }),
-      '#': () => note(place),
+      ...(roles.length > 1 && { ',': keep }),
+      '#': () => doors.note(place),
+      '*': doors.pieces,
+      ...(roles.length > 1 && { ';': () => begin('hold', written(place)) }),
+      '!': () => begin('caution', written(place)),
+      '@': () => begin('said', written(place)),
     }),
   };
   const onKey = (event: KeyboardEvent) => {
@@ -105,9 +159,17 @@ export function useSheetCursor(editing: FigureEditing, note: (place: SheetPlace)
     if (!action && !begins) return;
     event.preventDefault();
     if (action) action();
-    else open(place, event.key);
+    else begin('step', place, event.key);
   };
-  return { place, opened, fault, goTo, open, commit, close, onKey };
+  const open = (at: SheetPlace) => begin('step', at);
+  return { place, opened, fault, goTo, open, commit, leave, close, onKey };
+}
+
+/** How many cells the row of a role has. */
+function cellsOf({ parts }: Figure, role: Role): number {
+  const part = parts.find(one => one.role === role);
+  const events = part?.rhythm.events.filter(({ rest }) => !rest).length ?? 0;
+  return Math.max(1, events, part?.steps.length ?? 0);
 }
 
 /** True when an issue speaks of this step, or of the whole part while one is at its end. */
