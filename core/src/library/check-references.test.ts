@@ -133,6 +133,14 @@ test.each(HOLDS)('%s names a hold that its dance must have', path => {
   expect(found(misnamed(path))).toEqual([['unknown-hold', `/${path}`]]);
 });
 
+test('a cut of two says in which hold it is; who dances alone has none', () => {
+  const cut = { ...figure('cut'), cuts: [{ event: 2 }] };
+  const alone = { ...dance, id: 'pier', roles: 'solo' as const, holds: [] };
+  const solo = { ...cut, dance: 'pier', entry: [], parts: { solo: 'L tap, L place, R tap, R place' } };
+  expect(found(studio([cut]))).toEqual([['unknown-hold', '/patterns/0/cuts/0/hold']]);
+  expect(found(studio([solo], { dances: [alone], levels: [] }))).toEqual([]);
+});
+
 test('the message says what was looked for, and among what', () => {
   const [issue] = checkReferences(misnamed('sections/0/room'));
   expect(issue?.message).toBe('"nowhere" is not among the rooms');

@@ -175,6 +175,27 @@ describe('half-figure joins', () => {
   });
 });
 
+test('halves of solo figures are joined where their feet agree', () => {
+  const pier = { ...dance, id: 'pier', roles: 'solo' as const, floor: 'free' as const, holds: [] };
+  const solo = (id: string, steps: string) => ({
+    ...{ id, dance: 'pier', name: id, kind: 'pattern' as const, rhythm: '1 2 3 4', cuts: [{ event: 2 }] },
+    parts: { solo: steps },
+  });
+  const solos = openLibrary({
+    dances: [pier],
+    patterns: [
+      solo('a', 'L side, R close, L fwd, R close'),
+      solo('b', 'L tap, L place, R tap, R place'),
+      solo('c', 'L back, R close, L back, R close'),
+    ],
+  });
+  const joins = figureJoins(solos, get(solos, 'a'));
+  expect(joins.map(({ head, tail }) => [head.figure.pattern.id, tail.figure.pattern.id])).toEqual([
+    ['a', 'c'],
+    ['c', 'a'],
+  ]);
+});
+
 test('solo figures that go on only with left and right changed are told by themselves', () => {
   const pier = { ...dance, id: 'pier', roles: 'solo' as const, floor: 'free' as const, holds: [] };
   const solo = (id: string, steps: string) => ({

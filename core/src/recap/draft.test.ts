@@ -38,6 +38,7 @@ describe('the recap is drafted from the log', () => {
     expect(text).toContain('**Follower:** 1 right side · 2 left close · 3 right side · 4 left close');
     expect(text).toContain('Usual fault: Too wide. Cure: Half the step.');
     expect(text).toContain('**Take care.**');
+    expect(text).toContain('Hands: on 2 by the back.');
     expect(text).toContain(
       '## Practise at home\n\n- Sway: first without music, then with music\n- Walk: first without music, then with music\n',
     );

@@ -11,6 +11,7 @@ export const patterns = [
     name: 'Sway',
     parts: { lead: 'L side, R close, L side, R close', follow: 'opposite' },
     marks: [
+      { event: 1, kind: 'hold', text: 'by the back' },
       { kind: 'fault', text: 'Too wide.', cure: 'Half the step.' },
       { kind: 'caution', text: '', code: 'space' },
     ],

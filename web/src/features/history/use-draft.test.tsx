@@ -43,7 +43,11 @@ const emptyShelf = { readAll: async () => [], put: async () => undefined, follow
 async function open({ pauseMs, left, isNew = false }: Setting = {}) {
   const store = createDraftStore<Body>('figures', emptyShelf);
   if (left) store.keep('tarn/ana', 'wrap', left);
-  const server = { now: first, refusal: undefined as { status: number; body: object } | undefined };
+  const server = {
+    now: first,
+    refusal: undefined as { status: number; body: object } | undefined,
+    whileMade: () => undefined as void,
+  };
   const page = renderOnPage(
     () =>
       useDraft<Versioned<Body>, Body>({
@@ -53,7 +57,10 @@ async function open({ pauseMs, left, isNew = false }: Setting = {}) {
         me,
         known: isNew ? undefined : first.body,
         isSound: body => body.name !== '',
-        create: async body => ask({ method: 'PUT', body: JSON.stringify(body) }),
+        create: async body => {
+          server.whileMade();
+          return ask({ method: 'PUT', body: JSON.stringify(body) });
+        },
         keepsStates: true,
         ...(pauseMs !== undefined && { pauseMs }),
       }),
@@ -246,6 +253,16 @@ test('something new is made when it can stand', async () => {
   await wait(50);
   expect(sent().map(({ method, body }) => [method, body])).toEqual([['PUT', { name: 'Pier' }]]);
   expect([hands().isNew, isKept()]).toEqual([false, false]);
+});
+
+test('what is written while a new one is being made is saved after it', async () => {
+  const left: Draft<Body> = { base: null, now: { name: '' }, what: 'Written', past: [], future: [] };
+  const { rename, hands, sent, wait, isKept, server } = await open({ left, isNew: true });
+  rename('Pier');
+  server.whileMade = () => rename('Pier head');
+  await wait(50);
+  expect(sent().map(({ method }) => method)).toEqual(['PUT', 'POST']);
+  expect([hands().body, isKept()]).toEqual([{ name: 'Pier head' }, false]);
 });
 
 test('forgotten, it is as it was', async () => {

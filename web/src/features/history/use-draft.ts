@@ -131,12 +131,20 @@ function useSaving<Answer, Body extends object>(
   const commands = useCommands(aggregate, me.id);
   const refusal = useRefusal(aggregate.key);
   const isSending = useIsSaving(aggregate.key);
+  /** What was written meanwhile is saved next, over what has been saved now. */
+  const saved = useCallback(
+    (sent: Body) => {
+      const left = store.read(owner)[id];
+      store.keep(owner, id, left && left.now !== sent ? { ...left, base: sent } : undefined);
+    },
+    [store, owner, id],
+  );
   const creating = useMutation({
     mutationFn: async (body: Body) => create?.(body),
-    onSuccess: answer => {
+    onSuccess: (answer, sent) => {
       if (answer === undefined) return;
       client.setQueryData(aggregate.key, answer);
-      store.keep(owner, id, undefined);
+      saved(sent);
       aggregate.onSaved?.(client, answer);
     },
   });
@@ -152,12 +160,8 @@ function useSaving<Answer, Body extends object>(
     const changes = changesBetween(kept.base, kept.now);
     if (changes.length === 0) store.keep(owner, id, undefined);
     else
-      commands.change(kept.what, changes, () => {
-        const left = store.read(owner)[id];
-        // What was written meanwhile is saved next, over what has been saved now.
-        store.keep(owner, id, left && left.now !== kept.now ? { ...left, base: kept.now } : undefined);
-      });
-  }, [store, owner, id, client, aggregate.key, commands, mutate]);
+      commands.change(kept.what, changes, () => saved(kept.now));
+  }, [store, owner, id, client, aggregate.key, commands, mutate, saved]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each change of the draft begins the pause anew
   useEffect(() => {
     if (!isReady || isSending || isPending) return;

@@ -63,7 +63,7 @@ const LEVEL: FigureLine = {
 const OVER_TWO: FigureLine = {
   key: 'overTwoLessons',
   word: 'Over two lessons: its pieces first, joined the lesson after; “no” takes it back',
-  print: ({ overTwoLessons }) => (overTwoLessons ? 'lessons' : ''),
+  print: ({ overTwoLessons }) => (overTwoLessons ? 'yes' : 'no'),
   read: text => success(/^\s*no\b/i.test(text) ? {} : { overTwoLessons: true }),
 };
 
