@@ -90,6 +90,42 @@ test('two people in one form: each sends what they touched, nothing is put back 
   await expect.poll(() => readFigure(one, id)).toMatchObject({ name: 'Dock drill' });
 });
 
+test('two people on one sheet: different steps are both kept; the same step asks whose, says who was first, and has the focus', async ({
+  browser,
+}) => {
+  const one = await openAs(browser, 'Ottilie Marsh');
+  const id = `walk-${crypto.randomUUID().slice(0, 8)}`;
+  const parts = { lead: 'L fwd, R fwd, L side, R close', follow: 'opposite' };
+  const figure = { id, dance: 'balboa', name: 'Pier walk', kind: 'pattern', rhythm: '1 2 3 4', parts };
+  await postTo(one, '/api/figures', { figure: { ...figure, entry: ['open'], exit: 'same' } });
+  const path = `/courses/balboa-1/material/${id}`;
+  await one.goto(path);
+  const two = await openAs(browser, 'Suki Larch', path);
+  await expect(two.getByRole('button', { name: 'Leader, count 1: L fwd' })).toBeVisible();
+  await hearNothing(two);
+  const write = async (page: Page, cell: string, text: string) => {
+    await page.getByRole('button', { name: cell }).focus();
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  };
+  const lead = async () => ((await readFigure(one, id)) as { parts: { lead: string } }).parts.lead;
+  await write(one, 'Leader, count 1: L fwd', 'back');
+  await expect.poll(lead).toBe('L back, R fwd, L side, R close');
+  await write(two, 'Leader, count 3: L side', 'place');
+  await expect.poll(lead).toBe('L back, R fwd, L place, R close');
+  await hearNothing(two);
+  await write(one, 'Leader, count 2: R fwd', 'side');
+  await expect.poll(lead).toBe('L back, R side, L place, R close');
+  await write(two, 'Leader, count 2: R fwd', 'back');
+  const notice = two.getByRole('alert').filter({ hasText: 'Nothing was overwritten' });
+  await expect(notice).toContainText('Ottilie Marsh changed this before you: Steps.');
+  await expect(notice).toContainText('Leader, step 2');
+  await expect(notice).toBeFocused();
+  await notice.getByText('Mine: R back').click();
+  await two.getByRole('button', { name: 'Take these' }).click();
+  await expect.poll(lead).toBe('L back, R back, L place, R close');
+});
+
 test('two people lay out one class: its hour and its room are both kept', async ({ browser }) => {
   const one = await openAs(browser, 'Ottilie Marsh');
   const id = await makeClass(one);

@@ -1,5 +1,6 @@
 // A document seen as named fields, so that two people's changes meet only where they touch the same one.
-// A field is a key (`name`), or an entry of a list whose entries have a key of their own (`staff/ana`).
+// A field is a key (`name`), an entry of a list whose entries are told apart (`staff/ana`, `holds/3`), or a step of a part
+// (`parts/lead/3 of 8`).
 
 import { dequal } from 'dequal/lite';
 import type { Json } from '../model/document.ts';
@@ -24,17 +25,58 @@ export interface Clash {
 
 type Fields = { readonly [key: string]: Json };
 
-/**
- * What tells the entries of a list apart: a key, and where one may come twice (a student who leaves and comes back, or
- * dances another role from a day on) the day from which the entry holds. Every other list is one field as a whole.
- */
-const ENTRY_KEYS: Readonly<Record<string, readonly [string, string?]>> = {
-  items: ['pattern'],
-  placed: ['pattern'],
-  staff: ['person', 'from'],
-  students: ['student', 'from'],
-  cancelled: ['date'],
+/** How the entries of a list are told apart. Every other list is one field as a whole. */
+interface EntryNames {
+  /** `ana`, or `ana 2026-03-09`. */
+  of(entry: Fields): string;
+  /** An entry under the name that a change gives it. */
+  put(entry: Fields, name: string): Fields;
+}
+
+/** By a key, and where one may come twice (a student who leaves and comes back) by the day from which the entry holds. */
+function byKey(first: string, second?: string): EntryNames {
+  return {
+    of: entry => {
+      const more = second === undefined ? null : ownValue(entry, second);
+      return more === null ? String(entry[first]) : `${String(entry[first])} ${String(more)}`;
+    },
+    put: (entry, name) => {
+      const [one = name, other] = name.split(' ');
+      return { ...entry, [first]: one, ...(second && other && { [second]: other }) };
+    },
+  };
+}
+
+/** By the event of a figure on which they stand. */
+const byEvent: EntryNames = {
+  of: ({ event }) => String(event),
+  put: (entry, name) => ({ ...entry, event: Number(name) }),
 };
+
+const MOST_WORDS = 60;
+
+/** By what they say: one who writes it otherwise takes one away and puts another. */
+const byWords: EntryNames = {
+  of: ({ kind, event = null, role = null, code = null, text }) =>
+    [kind, event, role, code, String(text).length, String(text).slice(0, MOST_WORDS)].join(' '),
+  put: entry => entry,
+};
+
+const ENTRY_NAMES: Readonly<Record<string, EntryNames>> = {
+  items: byKey('pattern'),
+  placed: byKey('pattern'),
+  staff: byKey('person', 'from'),
+  students: byKey('student', 'from'),
+  cancelled: byKey('date'),
+  holds: byEvent,
+  cuts: byEvent,
+  tracks: byKey('quality', 'role'),
+  marks: byWords,
+};
+
+/** The texts of a dancer's steps: each step is a field by its place among so many. */
+const PARTS = 'parts';
+const STEP_FIELD = /^(lead|follow|solo)(?:\/(\d+) of (\d+))?$/;
 
 /**
  * Applies all changes, or none and says which fields stand otherwise than they were seen. What stands as it is
@@ -64,17 +106,40 @@ export function changedFields(before: object, after: object): readonly FieldChan
     .filter(({ from, to }) => !dequal(from, to));
 }
 
-/** The changes that make one body of another, entry by entry where a list has keyed entries. */
+/** The changes that make one body of another, entry by entry where a list has keyed entries, step by step in a part. */
 export function changesBetween(before: object, after: object): readonly FieldChange[] {
   return changedFields(before, after).flatMap(change => {
-    const list = ownEntry(ENTRY_KEYS, change.field);
-    if (list === undefined) return [change];
-    const names = [...entriesOf(change.from), ...entriesOf(change.to)].map(entry => nameOf(entry, list));
-    return [...new Set(names)]
-      .map(name => `${change.field}/${name}`)
+    const fields = change.field === PARTS ? stepFields(change) : entryFields(change);
+    if (fields === undefined) return [change];
+    return fields
       .map(field => ({ field, from: readField(before, field), to: readField(after, field) }))
       .filter(({ from, to }) => !dequal(from, to));
   });
+}
+
+/** The fields of the entries of a list; undefined where two of them could not be told apart. */
+function entryFields({ field, from, to }: FieldChange): readonly string[] | undefined {
+  const names = ownEntry(ENTRY_NAMES, field);
+  if (names === undefined) return undefined;
+  const [old, now] = [from, to].map(list => entriesOf(list).map(names.of));
+  const isClear = [old, now].every(list => new Set(list).size === list?.length);
+  return isClear ? [...new Set([...(old ?? []), ...(now ?? [])])].map(name => `${field}/${name}`) : undefined;
+}
+
+/** Step by step where a dancer has as many as before, else the dancer's whole part; undefined where others dance. */
+function stepFields({ from, to }: FieldChange): readonly string[] | undefined {
+  const [old, now] = [fieldsOf(from ?? {}), fieldsOf(to ?? {})];
+  const roles = Object.keys(now);
+  if (!dequal(Object.keys(old).sort(), roles.toSorted())) return undefined;
+  return roles.flatMap(role => {
+    const count = stepsOf(old[role] ?? null).length;
+    if (count < 2 || count !== stepsOf(now[role] ?? null).length) return [`${PARTS}/${role}`];
+    return Array.from({ length: count }, (_, step) => `${PARTS}/${role}/${step + 1} of ${count}`);
+  });
+}
+
+function stepsOf(text: Json): readonly string[] {
+  return typeof text === 'string' ? text.split(',').map(step => step.trim()) : [];
 }
 
 /** The changes that put back what these did. */
@@ -84,10 +149,11 @@ export function reverseChanges(changes: readonly FieldChange[]): readonly FieldC
 
 /** What stands in a field; null when nothing does. */
 export function readField(body: unknown, field: string): Json {
-  const { key, list, entry } = splitField(field);
+  const { key, step, names, entry } = splitField(field);
   const value = ownValue(fieldsOf(body), key);
-  if (list === undefined) return value;
-  return entriesOf(value).find(one => nameOf(one, list) === entry) ?? null;
+  if (step) return readStep(value, step);
+  if (names === undefined) return value;
+  return entriesOf(value).find(one => names.of(one) === entry) ?? null;
 }
 
 /** A body as it is in JSON, where a key may or may not be. */
@@ -96,29 +162,57 @@ function fieldsOf(body: unknown): Fields {
 }
 
 function writeField(body: Fields, field: string, to: Json): Fields {
-  const { key, list, entry } = splitField(field);
-  if (list === undefined) return withKey(body, key, to);
+  const { key, step, names, entry } = splitField(field);
+  if (step) return withKey(body, key, writeStep(ownValue(body, key), step, to));
+  if (names === undefined) return withKey(body, key, to);
   const entries = entriesOf(ownValue(body, key));
-  const at = entries.findIndex(one => nameOf(one, list) === entry);
+  const at = entries.findIndex(one => names.of(one) === entry);
   if (to === null) return withKey(body, key, entries.toSpliced(at, at < 0 ? 0 : 1));
-  const [name, from] = [entry.split(' ', 1)[0] ?? entry, entry.split(' ')[1]];
-  const added = { ...fieldsOf(to), [list[0]]: name, ...(list[1] && from && { [list[1]]: from }) };
+  const added = names.put(fieldsOf(to), entry);
   return withKey(body, key, at < 0 ? [...entries, added] : entries.with(at, added));
 }
 
-type EntryKey = (typeof ENTRY_KEYS)[string];
-
-function splitField(field: string): { key: string; list?: EntryKey; entry: string } {
-  const slash = field.indexOf('/');
-  const key = slash < 0 ? field : field.slice(0, slash);
-  const list = slash < 0 ? undefined : ownEntry(ENTRY_KEYS, key);
-  return list === undefined ? { key: field, entry: '' } : { key, list, entry: field.slice(slash + 1) };
+/** A part, or one of so many steps of it. */
+interface StepField {
+  readonly role: string;
+  readonly index?: number;
+  readonly count?: number;
 }
 
-/** An entry by its keys: `ana`, or `ana 2026-03-09`. */
-function nameOf(entry: Fields, [first, second]: EntryKey): string {
-  const more = second === undefined ? null : ownValue(entry, second);
-  return more === null ? String(entry[first]) : `${String(entry[first])} ${String(more)}`;
+function readStep(parts: Json, { role, index, count }: StepField): Json {
+  const text = ownValue(fieldsOf(parts ?? {}), role);
+  if (index === undefined) return text;
+  const steps = stepsOf(text);
+  return steps.length === count ? (steps[index] ?? null) : null;
+}
+
+function writeStep(parts: Json, field: StepField, to: Json): Json {
+  const before = fieldsOf(parts ?? {});
+  const { role, index } = field;
+  if (index === undefined) return withKey(before, role, to);
+  // A step that is not there cannot become another.
+  if (readStep(parts, field) === null) return parts;
+  const steps = stepsOf(before[role] ?? null).with(index, String(to));
+  return { ...before, [role]: steps.join(', ') };
+}
+
+interface FieldPlace {
+  readonly key: string;
+  readonly entry: string;
+  readonly names?: EntryNames;
+  readonly step?: StepField;
+}
+
+function splitField(field: string): FieldPlace {
+  const slash = field.indexOf('/');
+  const [key, entry] = slash < 0 ? [field, ''] : [field.slice(0, slash), field.slice(slash + 1)];
+  const [, role, place, count] = (key === PARTS && STEP_FIELD.exec(entry)) || [];
+  if (role !== undefined) {
+    const step = place === undefined ? { role } : { role, index: Number(place) - 1, count: Number(count) };
+    return { key, entry, step };
+  }
+  const names = slash < 0 ? undefined : ownEntry(ENTRY_NAMES, key);
+  return names === undefined ? { key: field, entry: '' } : { key, entry, names };
 }
 
 function entriesOf(value: Json): readonly Fields[] {

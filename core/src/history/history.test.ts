@@ -97,6 +97,104 @@ describe('changes of fields', () => {
     );
   });
 
+  describe('in one figure', () => {
+    const figure = {
+      name: 'Wrap',
+      parts: { lead: 'L back, R replace, L side, R close', follow: 'opposite' },
+      holds: [{ event: 1, hold: 'open' }],
+      marks: [{ event: 1, kind: 'cue', text: 'Softly' }],
+    };
+    const steps = (lead: string) => ({ ...figure, parts: { ...figure.parts, lead } });
+    const both = (mine: object, theirs: object) => {
+      const first = applyChanges(figure, changesBetween(figure, theirs));
+      if (!first.ok) throw new Error('the first change clashed');
+      return applyChanges<object>(first.value, changesBetween(figure, mine));
+    };
+
+    test('changes of different steps, holds and notes are both kept', () => {
+      expect(
+        both(steps('L back, R replace, L fwd, R close'), steps('L fwd, R replace, L side, R close')),
+      ).toMatchObject({ ok: true, value: { parts: { lead: 'L fwd, R replace, L fwd, R close' } } });
+      expect(
+        both(
+          {
+            ...figure,
+            holds: [
+              { event: 1, hold: 'open' },
+              { event: 3, hold: 'near' },
+            ],
+            marks: [],
+          },
+          {
+            ...figure,
+            holds: [{ event: 1, hold: 'beside' }],
+            marks: [...figure.marks, { kind: 'caution', text: '', code: 'spin' }],
+          },
+        ),
+      ).toMatchObject({
+        ok: true,
+        value: {
+          holds: [
+            { event: 1, hold: 'beside' },
+            { event: 3, hold: 'near' },
+          ],
+          marks: [{ kind: 'caution', text: '', code: 'spin' }],
+        },
+      });
+    });
+
+    test('the same step, or a step of a part that has more steps by now, clashes at its place', () => {
+      const one = both(
+        steps('L back, R replace, L fwd, R close'),
+        steps('L back, R replace, L back, R close'),
+      );
+      expect(one).toMatchObject({
+        ok: false,
+        fault: [{ field: 'parts/lead/3 of 4', seen: 'L side', mine: 'L fwd', theirs: 'L back' }],
+      });
+      const longer = both(
+        steps('L back, R replace, L fwd, R close'),
+        steps('L back, R replace, L side, R close, L side, R close'),
+      );
+      expect(longer).toMatchObject({ ok: false, fault: [{ field: 'parts/lead/3 of 4', theirs: null }] });
+    });
+
+    test('a step that is not there is not made', () => {
+      const change = { field: 'parts/lead/9 of 4', from: null, to: 'L fwd' };
+      expect(applyChanges<object>(figure, [change])).toEqual({ ok: true, value: figure });
+      expect(applyChanges<object>(figure, [{ ...change, field: 'parts/lead/1 of 9' }])).toMatchObject({
+        ok: true,
+        value: figure,
+      });
+    });
+
+    test('a part of its own, and notes of one wording twice, are changed as a whole', () => {
+      const own = { ...figure, parts: { ...figure.parts, follow: 'R fwd, L replace, R side, L close' } };
+      expect(changesBetween(figure, own).map(({ field }) => field)).toEqual(['parts/follow']);
+      const twice = { ...figure, marks: [...figure.marks, ...figure.marks] };
+      expect(changesBetween(figure, twice).map(({ field }) => field)).toEqual(['marks']);
+      expect(applyChanges<object>(figure, changesBetween(figure, own))).toEqual({ ok: true, value: own });
+    });
+
+    test('property: steps changed by one and by another meet only where they are the same', () => {
+      const step = fc.constantFrom('L fwd', 'L back', 'R side', 'R close');
+      const part = fc.array(step, { minLength: 4, maxLength: 4 });
+      fc.assert(
+        fc.property(part, part, part, (seen, mine, theirs) => {
+          const text = (list: readonly string[]) => ({ parts: { solo: list.join(', ') } });
+          const first = applyChanges<object>(text(seen), changesBetween(text(seen), text(theirs)));
+          const second =
+            first.ok && applyChanges<object>(first.value, changesBetween(text(seen), text(mine)));
+          const clashes = seen.some(
+            (one, at) => one !== mine[at] && one !== theirs[at] && mine[at] !== theirs[at],
+          );
+          const merged = seen.map((one, at) => (mine[at] === one ? theirs[at] : mine[at]) ?? one);
+          expect(second).toMatchObject(clashes ? { ok: false } : { ok: true, value: text(merged) });
+        }),
+      );
+    });
+  });
+
   test('a key that every object inherits is not a field of this one', () => {
     expect(readField(course, 'constructor')).toBe(null);
   });

@@ -26,6 +26,8 @@ export interface Refusal {
   readonly error: Error;
   /** The fields in which two people differ; none when it was refused for another reason. */
   readonly clashes: readonly Clash[];
+  /** The change by somebody else that was first. */
+  readonly first: HistoryEntry | undefined;
   /** What the same change wanted besides, in fields that nobody else has touched. */
   readonly free: readonly FieldChange[];
 }
@@ -57,6 +59,7 @@ export const commandKey = (key: QueryKey): QueryKey => [COMMAND, ...key];
 function queueOf<Answer, Body extends object, Own>(
   client: QueryClient,
   aggregate: Aggregate<Answer, Body, Own>,
+  by: string,
 ) {
   const { key, bodyOf, withBody } = aggregate;
   const mutationKey = commandKey(key);
@@ -82,7 +85,9 @@ function queueOf<Answer, Body extends object, Own>(
     const clashes = [...(before?.clashes ?? []), ...(body?.clashes ?? [])];
     const isFree = ({ field }: FieldChange) => clashes.every(clash => clash.field !== field);
     const own = (body?.clashes ?? []).length > 0 ? changes : [];
-    setRefusal({ error, clashes, free: [...(before?.free ?? []), ...own].filter(isFree) });
+    const history = body?.current === undefined ? [] : aggregate.historyOf(body.current as Answer);
+    const first = history.find(entry => entry.by !== by) ?? before?.first;
+    setRefusal({ error, clashes, first, free: [...(before?.free ?? []), ...own].filter(isFree) });
   };
 
   const run = (
@@ -120,7 +125,7 @@ export function commandsOn<Answer, Body extends object, Own>(
   by: string,
 ): Commands<Body, Own> {
   const { key, bodyOf, withBody, historyOf } = aggregate;
-  const { stands, refusal, setRefusal, run } = queueOf(client, aggregate);
+  const { stands, refusal, setRefusal, run } = queueOf(client, aggregate, by);
   const now = () => {
     const answer = stands();
     return answer && bodyOf(answer);

@@ -20,14 +20,25 @@ interface NoticeProps {
   readonly tone: keyof typeof LOOKS;
   readonly title: string;
   readonly children?: ReactNode;
+  /** Where the hand goes when it appears. */
+  readonly takesFocus?: boolean;
 }
 
 /** Something the person should know, in its place on the page. */
-export function Notice({ tone, title, children }: NoticeProps) {
+export function Notice({ tone, title, children, takesFocus = false }: NoticeProps) {
   return (
-    <Alert.Root recipe={RECIPE} role={tone === 'stop' ? 'alert' : 'status'} {...LOOKS[tone]}>
+    <Alert.Root
+      recipe={RECIPE}
+      role={tone === 'stop' ? 'alert' : 'status'}
+      {...(takesFocus && { tabIndex: -1, ref: focusOnce })}
+      {...LOOKS[tone]}
+    >
       <Alert.Title>{title}</Alert.Title>
       {children}
     </Alert.Root>
   );
+}
+
+function focusOnce(notice: HTMLElement | null): void {
+  notice?.focus();
 }

@@ -52,6 +52,12 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   split: 'Split beats',
 };
 
+const ROLE_WORDS: Readonly<Record<string, string>> = { lead: 'Leader', follow: 'Follower', solo: 'Steps' };
+
+/** A field as people call it: `Leader, step 3`, `Changes of hold`. */
 export function figureFieldInWords(field: string): string {
-  return FIELD_WORDS[field] ?? field;
+  const [key = '', entry, step] = field.split('/');
+  if (key !== 'parts' || entry === undefined) return FIELD_WORDS[key] ?? key;
+  const role = ROLE_WORDS[entry] ?? entry;
+  return step === undefined ? role : `${role}, step ${step.split(' ')[0]}`;
 }

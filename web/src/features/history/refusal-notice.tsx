@@ -19,5 +19,13 @@ export function RefusalNotice({ of, commands, nameOf, wordsOf }: RefusalNoticePr
   const refusal = useRefusal(of);
   if (!refusal) return null;
   if (refusal.clashes.length === 0) return <Failure error={refusal.error} retry={commands.dismiss} />;
-  return <ClashChoice clashes={refusal.clashes} nameOf={nameOf} wordsOf={wordsOf} settle={commands.settle} />;
+  return (
+    <ClashChoice
+      clashes={refusal.clashes}
+      first={refusal.first}
+      nameOf={nameOf}
+      wordsOf={wordsOf}
+      settle={commands.settle}
+    />
+  );
 }

@@ -38,6 +38,8 @@ export interface Drafting<Body> {
   readonly state: SaveState;
   readonly error: Error | undefined;
   readonly clashes: readonly Clash[];
+  /** The change by somebody else that clashes. */
+  readonly first: HistoryEntry | undefined;
   readonly history: readonly HistoryEntry[];
   /**
    * Makes of what is under one's hands what is wanted. `seen`: what a form was opened over; a field that it changed and
@@ -92,6 +94,7 @@ export function useDraft<Answer, Body extends object>(options: DraftOptions<Answ
     isNew,
     history,
     clashes,
+    first: refusal?.first,
     error: clashes.length > 0 ? undefined : (refusal?.error ?? saving.error ?? (draft && fault) ?? undefined),
     state: saving.isSaving ? 'saving' : !draft ? 'saved' : (refusal ?? saving.error) ? 'refused' : 'kept',
     change: (what, make, seen) => {
@@ -159,8 +162,7 @@ function useSaving<Answer, Body extends object>(
     }
     const changes = changesBetween(kept.base, kept.now);
     if (changes.length === 0) store.keep(owner, id, undefined);
-    else
-      commands.change(kept.what, changes, () => saved(kept.now));
+    else commands.change(kept.what, changes, () => saved(kept.now));
   }, [store, owner, id, client, aggregate.key, commands, mutate, saved]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each change of the draft begins the pause anew
   useEffect(() => {

@@ -95,6 +95,7 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
         {editor.error && <Failure error={editor.error} />}
         <ClashChoice
           clashes={editor.clashes}
+          first={editor.first}
           nameOf={() => 'The text of this recap'}
           wordsOf={String}
           settle={editor.settle}

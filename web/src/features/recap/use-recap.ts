@@ -21,6 +21,8 @@ export interface RecapEditor {
   /** Which text stands from now on. */
   settle(values: Readonly<Record<string, Json>>): void;
   readonly history: readonly HistoryEntry[];
+  /** The change by somebody else that clashes. */
+  readonly first: HistoryEntry | undefined;
   takeBack(entry: HistoryEntry): void;
   publish(): void;
   revoke(): void;
@@ -74,6 +76,7 @@ export function useRecap(recap: RecapAnswer): RecapEditor {
     clashes: drafting.clashes,
     settle: drafting.settle,
     history: drafting.history,
+    first: drafting.first,
     takeBack: drafting.takeBack,
     publish: () => publish.mutate(),
     revoke: () => revoke.mutate(),

@@ -27,6 +27,7 @@ export function FigureForm({ editing }: { editing: FigureEditing }) {
     <Group title="Name and place">
       <ClashChoice
         clashes={editing.clashes}
+        first={editing.first}
         nameOf={figureFieldInWords}
         wordsOf={wordsOf}
         settle={editing.settle}
