@@ -288,7 +288,15 @@ export type { CheckCode, Issue, Severity } from './model/issue.ts';
 export { needsOf } from './model/needs.ts';
 export { failure, type Result, success } from './model/result.ts';
 export { isTimeZone } from './model/time-zone.ts';
-export { CoreError, type Tenths, TICKS_PER_BEAT, type Ticks, tenths, ticks } from './model/units.ts';
+export {
+  CoreError,
+  printMetres,
+  type Tenths,
+  TICKS_PER_BEAT,
+  type Ticks,
+  tenths,
+  ticks,
+} from './model/units.ts';
 export { hasWholeWords, wholeWords } from './model/whole-words.ts';
 export { describePlan, type PlanAnswer, type PlanKnowledge } from './plan/answer.ts';
 export { buildPlanProblem, lessonCapacity, taughtAsPlanned } from './plan/build-problem.ts';

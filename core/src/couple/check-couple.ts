@@ -1,3 +1,4 @@
+import { printMetres } from '../model/units.ts';
 import { type Figure, type FigureFault, findPart } from '../steps/figure.ts';
 import { checkArms } from './arms.ts';
 import { armsBehind, type NeededCaution, neededCautions } from './cautions-needed.ts';
@@ -34,7 +35,7 @@ export function coupleHints(figure: Figure): FigureFault[] {
 function driftHint(drift: Drift | undefined): FigureFault[] {
   if (!drift) return [];
   const way = (metres: number, one: string, other: string) =>
-    Math.abs(metres) < 0.05 ? [] : [`${Math.abs(metres).toFixed(1)} m ${metres > 0 ? one : other}`];
+    Math.abs(metres) < 0.05 ? [] : [`${printMetres(metres)} ${metres > 0 ? one : other}`];
   const words = [...way(drift.ahead, 'forward', 'back'), ...way(drift.left, 'to the left', 'to the right')];
   const often = drift.times === 1 ? 'danced once' : `danced ${drift.times} times`;
   return [

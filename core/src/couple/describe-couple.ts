@@ -56,7 +56,15 @@ export function describeCouple(figure: Figure): CoupleNumbers {
 /** The couple after each moment of a figure, from its first way in to the way out with the fewest hints; empty for no couple. */
 export function coupleOnFloor(figure: Figure): readonly CouplePose[] {
   const couple = readCouple(figure);
-  return (couple && bestDanced(couple)?.poses) ?? [];
+  const danced = couple && bestDanced(couple);
+  if (!danced) return [];
+  const { line, poses } = danced;
+  // Shown in the hold that is said to be in force, though on the way it may have been held against the next one.
+  return poses.map(pose => {
+    const { event, endsEvent } = pose.moment;
+    const point = line.findLast(one => (endsEvent ? one.event <= event : one.event < event));
+    return { ...pose, hold: point?.hold ?? pose.hold };
+  });
 }
 
 /** The first way in with the way out that has the fewest hints, and the couple on it. */

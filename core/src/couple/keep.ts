@@ -1,6 +1,6 @@
 // A follower's part that is not written but taken from the leader's and the holds, step by step.
 import type { Dance, Hold } from '../model/document.ts';
-import { modulo } from '../model/units.ts';
+import { modulo, printMetres } from '../model/units.ts';
 import type { FigureFault, FigurePart, FigureStep, KeepSteps } from '../steps/figure.ts';
 import { isFrame, type Placed, twoHandsKey } from '../steps/hold-shape.ts';
 import { type Step, stepTurn } from '../steps/step.ts';
@@ -53,9 +53,9 @@ const NO_TURN: StepTurns = { before: 0, after: 0 };
 function refusal({ way, round }: NeededStep): string | undefined {
   const metres = Math.hypot(way.ahead, way.side);
   if (round > FARTHEST)
-    return `the leader’s turn takes the follower ${round.toFixed(1)} m round: no step keeps this hold`;
+    return `the leader’s turn takes the follower ${printMetres(round)} round: no step keeps this hold`;
   if (metres > FARTHEST + 1e-9)
-    return `keeping this hold takes a step of ${metres.toFixed(1)} m: write the follower’s part`;
+    return `keeping this hold takes a step of ${printMetres(metres)}: write the follower’s part`;
   return undefined;
 }
 

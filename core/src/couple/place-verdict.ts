@@ -1,6 +1,6 @@
 // Where the follower stands against the place that a hold has for her.
 import type { Hold } from '../model/document.ts';
-import { modulo } from '../model/units.ts';
+import { modulo, printMetres } from '../model/units.ts';
 import { type HoldRegion, holdPlace, inDirection, type Placed } from '../steps/hold-shape.ts';
 
 export interface Verdict {
@@ -39,7 +39,7 @@ export function judgePlace(at: Placed, hold: Hold, { rel, begins, passes }: Judg
     if (beyond <= TOLERANCE) return fine(off);
     return {
       code: 'apart',
-      words: `${metres(distance)} from the leader while turning, too far to reach`,
+      words: `${printMetres(distance)} from the leader while turning, too far to reach`,
       off,
     };
   }
@@ -48,17 +48,17 @@ export function judgePlace(at: Placed, hold: Hold, { rel, begins, passes }: Judg
   const outside = outsideOf(at, region);
   const past = usual === 0 ? 0 : -(at.ahead * region.middle.ahead + at.side * region.middle.side) / usual;
   if (past > PAST + TOLERANCE && outside > NEARLY_THERE)
-    return { code: 'wrong-side', words: `${metres(past)} past the leader, on the other side`, off };
+    return { code: 'wrong-side', words: `${printMetres(past)} past the leader, on the other side`, off };
   const isClosed =
     begins && hold.contact === 'hand' && hold.place === undefined && distance < NEVER_OPENED - TOLERANCE;
   if (isClosed)
     return {
       code: 'apart',
-      words: `only ${metres(distance)} from the leader: it never opens to ${hold.name}`,
+      words: `only ${printMetres(distance)} from the leader: it never opens to ${hold.name}`,
       off,
     };
   if (outside <= REACH[hold.contact] + TOLERANCE) return fine(off);
-  return { code: 'apart', words: `${metres(outside)} ${awayFrom(at, region)} for ${hold.name}`, off };
+  return { code: 'apart', words: `${printMetres(outside)} ${awayFrom(at, region)} for ${hold.name}`, off };
 }
 
 /** Metres outside the place; 0 within. */
@@ -90,8 +90,4 @@ function awayFrom(at: Placed, region: HoldRegion): string {
   const [far, wide] = [beyond(along, region.along), beyond(across, region.across)];
   if (far >= wide) return along > region.along[1] ? 'too far away' : 'too near';
   return across > region.across[1] ? 'too far to the leader’s left' : 'too far to the leader’s right';
-}
-
-function metres(value: number): string {
-  return `${value.toFixed(1)} m`;
 }

@@ -3,7 +3,7 @@
 import type { Point } from '../floor/path.ts';
 import type { Dance, Hold } from '../model/document.ts';
 import { entryAt } from '../model/entry-at.ts';
-import { modulo } from '../model/units.ts';
+import { modulo, printMetres } from '../model/units.ts';
 import { stepCount } from '../steps/counts.ts';
 import type { FigureFault, FigureStep } from '../steps/figure.ts';
 import { holdPlace, isFrame, type Placed } from '../steps/hold-shape.ts';
@@ -113,7 +113,7 @@ function poseHints({ figure, follow }: Couple, poses: readonly CouplePose[]): Fi
     const { verdict, collides } = pose;
     if (collides !== null)
       hints.push(
-        hint('collide', pose, `${collides.toFixed(1)} m from the leader’s middle: they walk into each other`),
+        hint('collide', pose, `${printMetres(collides)} from the leader’s middle: they walk into each other`),
       );
     if (verdict.code === null) {
       told = new Set();

@@ -33,6 +33,11 @@ export function roundHalfUp(value: number): number {
   return Math.floor(value + 0.5 + 1e-9);
 }
 
+/** Metres as people read them, without a sign: `0.3 m`; to a tenth, halves upwards. */
+export function printMetres(metres: number): string {
+  return `${(roundHalfUp(Math.abs(metres) * 10) / 10).toFixed(1)} m`;
+}
+
 /** The remainder that is never negative. */
 export function modulo(value: number, divisor: number): number {
   return ((value % divisor) + divisor) % divisor;

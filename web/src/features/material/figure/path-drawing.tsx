@@ -6,6 +6,7 @@ import {
   footprint,
   KEEPS_PLACE,
   phraseTravel,
+  printMetres,
   type Role,
   type Track,
 } from '@map-step/core';
@@ -40,11 +41,11 @@ export function PathDrawing({ figure }: { figure: Figure }) {
         </Button>
       </chakra.div>
       <p>
-        Takes {box.width.toFixed(1)} × {box.length.toFixed(1)} m.
+        Takes {printMetres(box.width)} × {printMetres(box.length)}.
         {gone &&
           (gone.metres < KEEPS_PLACE
             ? ' It keeps its place over a phrase.'
-            : ` Until it meets the phrase it goes ${gone.metres.toFixed(1)} m${gone.along === undefined ? '' : `, ${gone.along.toFixed(1)} m along the line`}.`)}
+            : ` Until it meets the phrase it goes ${printMetres(gone.metres)}${gone.along === undefined ? '' : `, ${printMetres(gone.along)} along the line`}.`)}
       </p>
       {studio.rooms.map(room => (
         <p key={room.id}>
@@ -77,7 +78,7 @@ function Drawing({ tracks, box, isFacing }: DrawingProps) {
       border="1px solid"
       borderColor="line"
       role="img"
-      aria-label={`Path on the floor: ${box.width.toFixed(1)} by ${box.length.toFixed(1)} metres`}
+      aria-label={`Path on the floor: ${printMetres(box.width)} by ${printMetres(box.length)}`}
     >
       <defs>
         <pattern

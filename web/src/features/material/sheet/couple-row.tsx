@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type CouplePose, coupleOnFloor, type Figure, type SheetLayout } from '@map-step/core';
+import { type CouplePose, coupleOnFloor, type Figure, printMetres, type SheetLayout } from '@map-step/core';
 import { memo, useMemo } from 'react';
 import { CouplePicture } from './couple-picture.tsx';
 import { RowTitle } from './row-title.tsx';
@@ -45,7 +45,7 @@ export const CoupleRow = memo(function CoupleRow({ figure, layout, range, perBea
         >
           <CouplePicture pose={pose} shown={shown} size={size} />
           <chakra.span color={isOff(pose) ? 'caution' : 'quiet'} fontWeight={isOff(pose) ? '650' : undefined}>
-            {metresApart(pose).toFixed(1)} m
+            {printMetres(metresApart(pose))}
           </chakra.span>
         </chakra.div>
       ))}
@@ -67,10 +67,8 @@ function inWords(pose: CouplePose): string {
   const ways = [
     ...(Math.abs(ahead) < 0.05
       ? []
-      : [`${Math.abs(ahead).toFixed(1)} m ${ahead > 0 ? 'in front of' : 'behind'} the leader`]),
-    ...(Math.abs(side) < 0.05
-      ? []
-      : [`${Math.abs(side).toFixed(1)} m to the ${side > 0 ? 'left' : 'right'}`]),
+      : [`${printMetres(ahead)} ${ahead > 0 ? 'in front of' : 'behind'} the leader`]),
+    ...(Math.abs(side) < 0.05 ? [] : [`${printMetres(side)} to the ${side > 0 ? 'left' : 'right'}`]),
   ];
   return `The follower ${ways.join(' and ') || 'where the leader is'}, in ${pose.hold.name}`;
 }
