@@ -126,6 +126,37 @@ test('two people on one sheet: different steps are both kept; the same step asks
   await expect.poll(lead).toBe('L back, R back, L place, R close');
 });
 
+test('what is unfinished is seen by colleagues as unfinished, and goes on in another browser of its writer', async ({
+  browser,
+}) => {
+  const room = '/courses/balboa-1/material';
+  const one = await openAs(browser, 'Suki Larch', room);
+  await one.getByRole('button', { name: 'New figure' }).waitFor();
+  await one.keyboard.press('n');
+  await one.keyboard.type('Half a pier');
+  await one.keyboard.press('Enter');
+  await expect(one.getByRole('textbox', { name: /^Rhythm/ })).toBeFocused();
+  for (const line of ['1 2 3 4', 'f,f']) {
+    await one.keyboard.type(line);
+    await one.keyboard.press('Enter');
+  }
+  const colleague = await openAs(browser, 'Ottilie Marsh', room);
+  await colleague.getByRole('link', { name: 'Half a pier Suki Larch' }).click();
+  await expect(colleague.getByText('Unfinished: Suki Larch is writing it.')).toBeVisible();
+  await expect(colleague.getByLabel(/^Leader, count 2: R fwd/)).toBeVisible();
+
+  const two = await openAs(browser, 'Suki Larch', room);
+  await two.getByRole('link', { name: 'Half a pier not saved' }).click();
+  await two.getByRole('button', { name: 'Leader, count 3: empty' }).focus();
+  await two.keyboard.type('s,c');
+  await two.keyboard.press('Enter');
+  await expect(two.getByText('saved', { exact: true })).toBeVisible();
+  await expect(colleague.getByRole('link', { name: 'Half a pier Suki Larch' })).toHaveCount(0, {
+    timeout: SEEN_WITHIN_MS,
+  });
+  await expect(colleague.getByRole('link', { name: /^Half a pier/ })).toBeVisible();
+});
+
 test('two people lay out one class: its hour and its room are both kept', async ({ browser }) => {
   const one = await openAs(browser, 'Ottilie Marsh');
   const id = await makeClass(one);

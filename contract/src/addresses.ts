@@ -25,6 +25,7 @@ export const IN_PATH = {
   job: z.strictObject({ job: z.guid() }),
   table: z.strictObject({ table: z.string().max(64) }),
   figure: z.strictObject({ figure: id }),
+  draft: z.strictObject({ person: id, figure: id }),
   course: z.strictObject({ course: id }),
   section: z.strictObject({ section: id }),
   lesson: z.strictObject({ section: id, lesson }),

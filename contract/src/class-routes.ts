@@ -11,6 +11,7 @@ import {
   materialAnswer,
   sectionCreateBody,
 } from './courses.ts';
+import { draftBody, draftKept, draftsAnswer, figureDraft } from './drafts.ts';
 import { pattern, section } from './entities.ts';
 import { PATHS } from './paths.ts';
 import { comingFaultsAnswer, nextTermAnswer, todayAnswer } from './programme.ts';
@@ -87,6 +88,20 @@ export const CLASS_ROUTES = {
     params: IN_PATH.figure,
     body: documentCommandBody,
     answer: figureAnswer,
+  },
+  'draft.list': { ...PATHS['draft.list'], access: WRITING, answer: draftsAnswer },
+  'draft.read': {
+    ...PATHS['draft.read'],
+    access: WRITING,
+    params: IN_PATH.draft,
+    answer: figureDraft,
+  },
+  'draft.keep': {
+    ...PATHS['draft.keep'],
+    access: WRITING,
+    params: IN_PATH.figure,
+    body: draftBody,
+    answer: draftKept,
   },
   'course.list': {
     ...PATHS['course.list'],

@@ -24,6 +24,7 @@ export type {
   SectionSummary,
   StudioAnswer,
 } from './courses.ts';
+export type { FigureDraft } from './drafts.ts';
 export { ERROR_STATUS, type ErrorBody, type ErrorCode } from './errors.ts';
 export type { ImportResult, ImportUndone, JobAnswer, JobFault, JobKind, JobState } from './jobs.ts';
 export { type Change, EVERYTHING } from './live.ts';

@@ -129,6 +129,7 @@ export {
   section as sectionSchema,
   student as studentSchema,
   studio as studioSchema,
+  unfinishedPattern,
 } from './interchange/schema.ts';
 export { shiftDates } from './interchange/shift-dates.ts';
 export {

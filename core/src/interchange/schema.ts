@@ -139,7 +139,8 @@ export const level = z.strictObject({
 const MOST_FIGURE = 60_000;
 const MOST_WAYS = 100;
 
-export const pattern = z
+/** A figure under somebody's hands: of the right shape, though it may not be whole yet. */
+export const unfinishedPattern = z
   .strictObject({
     id,
     dance: id,
@@ -224,28 +225,29 @@ export const pattern = z
   .refine(({ entry = [], exit }) => entry.length * (Array.isArray(exit) ? exit.length : 1) <= MOST_WAYS, {
     message: `has more than ${MOST_WAYS} ways through: every way in with every way out counts`,
     path: ['entry'],
-  })
-  .check(context => {
-    const { kind, parts, ...rest } = context.value;
-    if (kind === 'drill' || kind === 'quality') return;
-    const isSolo = parts !== undefined && 'solo' in parts;
-    const asked = isSolo ? (['rhythm'] as const) : (['rhythm', 'entry', 'exit'] as const);
-    for (const key of asked)
-      if (rest[key] === undefined)
-        context.issues.push({
-          code: 'custom',
-          path: [key],
-          input: undefined,
-          message: `a ${kind} needs "${key}"`,
-        });
-    if (parts === undefined)
+  });
+
+export const pattern = unfinishedPattern.check(context => {
+  const { kind, parts, ...rest } = context.value;
+  if (kind === 'drill' || kind === 'quality') return;
+  const isSolo = parts !== undefined && 'solo' in parts;
+  const asked = isSolo ? (['rhythm'] as const) : (['rhythm', 'entry', 'exit'] as const);
+  for (const key of asked)
+    if (rest[key] === undefined)
       context.issues.push({
         code: 'custom',
-        path: ['parts'],
+        path: [key],
         input: undefined,
-        message: `a ${kind} needs "parts"`,
+        message: `a ${kind} needs "${key}"`,
       });
-  });
+  if (parts === undefined)
+    context.issues.push({
+      code: 'custom',
+      path: ['parts'],
+      input: undefined,
+      message: `a ${kind} needs "parts"`,
+    });
+});
 
 export const element = z.strictObject({
   id,

@@ -16,6 +16,7 @@ import { CLASS_EVENTS } from './migrations/0014-class-events.ts';
 import { PROMISES } from './migrations/0015-promises.ts';
 import { MATERIAL_STAMPS } from './migrations/0016-material-stamps.ts';
 import { OUTBOX } from './migrations/0017-outbox.ts';
+import { FIGURE_DRAFTS } from './migrations/0018-figure-drafts.ts';
 
 export interface Migration {
   readonly name: string;
@@ -46,4 +47,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0015-promises', PROMISES),
   sql('0016-material-stamps', MATERIAL_STAMPS),
   sql('0017-outbox', OUTBOX),
+  sql('0018-figure-drafts', FIGURE_DRAFTS),
 ];

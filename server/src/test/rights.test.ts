@@ -11,6 +11,7 @@ import {
 import { FORMAT, type StudioDocument } from '@map-step/core';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { historyStore } from '../db/history-store.ts';
+import { keepDraft } from '../features/figures/figure-drafts.ts';
 import { jobStore } from '../jobs/job-store.ts';
 import { moveCommand } from './commands.ts';
 import { demoStudio } from './demo-studio.ts';
@@ -142,6 +143,9 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'figure.find': () => ({ unnamed: true, query: new URLSearchParams({ named: 'wr' }) }),
   'figure.read': () => ({ params: { figure: 'wrap' } }),
   'figure.command': () => ({ params: { figure: 'wrap' }, body: { command: edit('name', 'not so', 'x') } }),
+  'draft.list': () => ({ unnamed: true }),
+  'draft.read': () => ({ params: { person: 'suki-larch', figure: 'pier-draft' } }),
+  'draft.keep': () => ({ unnamed: true, params: { figure: 'pier-draft' }, body: { draft: null } }),
   'course.list': () => ({ unnamed: true }),
   'course.read': () => ({ params: { course: 'hustle-1' } }),
   'course.versions': () => ({ params: { course: 'hustle-1' } }),
@@ -292,6 +296,10 @@ beforeAll(async () => {
       after: [],
       undoes: null,
     }),
+  );
+  const now = { id: 'pier-draft', dance: 'hustle', name: 'Pier draft', kind: 'pattern' as const };
+  await server.database.inStudio(server.studioId, scope =>
+    keepDraft(scope, 'suki-larch', 'pier-draft', { base: null, now }),
   );
   await addStudio(server.database, otherId, neighbour);
   for (const caller of CALLERS) browsers.set(caller.name, await enter(caller));

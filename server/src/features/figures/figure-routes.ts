@@ -1,6 +1,7 @@
 import { createDocument, runDocumentCommand, tellVersioned } from '../../aggregates/document-aggregate.ts';
 import { route } from '../../http/route.ts';
 import { figureAggregate } from './figure-aggregate.ts';
+import { keepDraft, listDrafts, readDraft } from './figure-drafts.ts';
 import { findFigures } from './find-figures.ts';
 import { readMaterial } from './material.ts';
 
@@ -14,4 +15,10 @@ export const figureRoutes = [
   route('figure.command', (scope, { who, params, body }) =>
     runDocumentCommand(figureAggregate(scope, params.figure), who.id, body.command),
   ),
+  route('draft.list', scope => listDrafts(scope)),
+  route('draft.read', (scope, { params }) => readDraft(scope, params.person, params.figure)),
+  route('draft.keep', async (scope, { who, params, body }) => {
+    await keepDraft(scope, who.id, params.figure, body.draft);
+    return {};
+  }),
 ];

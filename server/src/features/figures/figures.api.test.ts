@@ -131,3 +131,35 @@ test('figures of every dance are found by a part of their name or of what others
   expect(found).toMatchObject({ name: called?.name, dance: hustle?.name, course: expect.any(String) });
   expect(await find('_')).toEqual([]);
 });
+
+test('what is unfinished is kept for its writer and told to colleagues, and is gone when it is forgotten', async () => {
+  const suki = await server.person('suki-larch');
+  const now: Pattern = { id: 'half-done', dance: 'hustle', name: 'Half done', kind: 'pattern' };
+  const params = { figure: 'half-done' };
+  const keep = (draft: { base: Pattern | null; now: Pattern } | null) =>
+    suki.call('draft.keep', { params, body: { draft } });
+  expect((await keep({ base: null, now })).status).toBe(200);
+  expect((await keep({ base: null, now: { ...now, rhythm: '1 2' } })).status).toBe(200);
+  expect((await ottilie.call('draft.list')).body.drafts).toEqual([
+    { figure: 'half-done', name: 'Half done', dance: 'hustle', by: 'suki-larch', isNew: true },
+  ]);
+  const read = () => ottilie.call('draft.read', { params: { ...params, person: 'suki-larch' } });
+  expect((await read()).body).toEqual({ base: null, now: { ...now, rhythm: '1 2' } });
+  expect((await ottilie.call('draft.keep', { params, body: { draft: null } })).status).toBe(200);
+  expect((await read()).status).toBe(200);
+  const odd = { ...now, shape: 'round' } as Pattern;
+  expect((await keep({ base: null, now: odd })).status).toBe(400);
+  await keep(null);
+  expect((await read()).status).toBe(404);
+  expect((await ottilie.call('draft.list')).body.drafts).toEqual([]);
+});
+
+test('of one writer the newest fifty are kept', async () => {
+  const suki = await server.person('suki-larch');
+  for (let index = 0; index < 52; index += 1) {
+    const now: Pattern = { id: `begun-${index}`, dance: 'hustle', name: `Begun ${index}`, kind: 'pattern' };
+    await suki.call('draft.keep', { params: { figure: now.id }, body: { draft: { base: null, now } } });
+  }
+  const { drafts } = (await ottilie.call('draft.list')).body;
+  expect([drafts.length, drafts[0]?.figure, drafts.at(-1)?.figure]).toEqual([50, 'begun-51', 'begun-2']);
+});

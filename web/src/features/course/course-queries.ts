@@ -24,6 +24,7 @@ export const keys = {
   everyCheck: (section: string) => ['section', section, 'check'] as const,
   check: (section: string, check: string) => ['section', section, 'check', check] as const,
   material: ['material'] as const,
+  drafts: ['drafts'] as const,
   everyFigure: ['figure'] as const,
   figure: (id: string) => ['figure', id] as const,
   job: (id: string) => ['job', id] as const,

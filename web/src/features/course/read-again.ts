@@ -66,6 +66,8 @@ function filtersOf({ topic, id }: Change): readonly InvalidateQueryFilters[] {
       return [{ queryKey: keys.checks(id) }, { queryKey: keys.everyCheck(id) }];
     case 'material':
       return [{ queryKey: keys.material }, { queryKey: keys.everyFigure }];
+    case 'draft':
+      return [{ queryKey: keys.drafts }];
     case 'studio':
       // It may be what somebody is called, or may do.
       return [{ queryKey: keys.studio }, { queryKey: sessionQuery.queryKey }];

@@ -11,6 +11,8 @@ export interface Drafts<Body> {
 export interface DraftStore<Body> {
   /** What is known of a person's drafts; the browser is asked for the rest, which is told. */
   read(owner: string): Drafts<Body>;
+  /** Once the browser has told what it keeps of a person. */
+  loaded(owner: string): Promise<void>;
   /** Keeps a draft, or forgets it when there is none: here at once, in the browser behind it. */
   keep(owner: string, id: string, draft: Draft<Body> | undefined): void;
   /** Why nothing is kept over a reload; undefined while all is well. */
@@ -25,6 +27,7 @@ export function createDraftStore<Body>(
 ): DraftStore<Body> {
   const listeners = new Set<() => void>();
   const known = new Map<string, Drafts<Body>>();
+  const loading = new Map<string, Promise<void>>();
   let fault: Error | undefined;
   const tell = () => {
     for (const listener of listeners) listener();
@@ -52,9 +55,13 @@ export function createDraftStore<Body>(
       if (drafts) return drafts;
       const none: Drafts<Body> = {};
       known.set(owner, none);
-      load(owner).catch(() => setFault(NOTHING_KEPT));
+      loading.set(
+        owner,
+        load(owner).catch(() => setFault(NOTHING_KEPT)),
+      );
       return none;
     },
+    loaded: async owner => loading.get(owner),
     keep: (owner, id, draft) => {
       put(owner, id, draft);
       shelf.put(owner, id, draft).then(

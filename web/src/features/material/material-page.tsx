@@ -19,7 +19,9 @@ import { NearestFigures } from './figure/nearest-figures.tsx';
 import { NeedsDrawing } from './figure/needs-drawing.tsx';
 import { PathDrawing } from './figure/path-drawing.tsx';
 import { RetiredFigure, TakenFigure } from './figure/removed-figure.tsx';
+import { useOthersDrafts, useShareDrafts } from './figure/shared-drafts.ts';
 import type { SheetPlace } from './figure/sheet-place.ts';
+import { BeingChanged, UnfinishedFigure } from './figure/unfinished-figure.tsx';
 import { type FigureEditing, useFigureDraft } from './figure/use-figure-draft.ts';
 import { Variants } from './figure/variants.tsx';
 import { FigureList } from './library/figure-list.tsx';
@@ -34,6 +36,7 @@ export function MaterialPage() {
   const { dances } = answer.course;
   const figures = [...library.patterns.values()].filter(({ dance }) => dances.includes(dance));
   const openId = asked ?? figures[0]?.id;
+  useShareDrafts();
   return (
     <TwoColumns>
       <FigureList figures={figures} openId={openId} />
@@ -54,8 +57,13 @@ function OpenFigure({ id }: { id: string }) {
   useShortcuts({ undo: editing?.undo, redo: editing?.redo });
   // What is computed beside the sheet follows as soon as there is time.
   const shown = useDeferredValue(editing?.reading.figure);
+  const theirs = useOthersDrafts().find(({ figure }) => figure === id);
   if (!editing || !shown)
-    return <Empty title="There is no such figure">It may have been renamed. Choose one from the list.</Empty>;
+    return theirs ? (
+      <UnfinishedFigure draft={theirs} />
+    ) : (
+      <Empty title="There is no such figure">It may have been renamed. Choose one from the list.</Empty>
+    );
   const { figure } = editing.reading;
   return (
     <chakra.article display="grid" gap="4" minW="0" alignContent="start">
@@ -64,6 +72,7 @@ function OpenFigure({ id }: { id: string }) {
         <Heading editing={editing} />
         <PrintedPlace editing={editing} />
         <RetiredFigure editing={editing} />
+        {theirs && <BeingChanged draft={theirs} />}
         <Unsaved editing={editing} />
         <StepSheet editing={editing} note={beginNote} />
         <MadeNotice editing={editing} />

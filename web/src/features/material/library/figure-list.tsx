@@ -12,6 +12,8 @@ import { useShortcuts } from '../../../ui/shortcuts.ts';
 import { useMedia } from '../../../ui/use-media.ts';
 import { useCourse, usePlan } from '../../course/course-context.ts';
 import { useDrafts } from '../../history/draft-store.ts';
+import { personName } from '../../studio/studio-queries.ts';
+import { type SharedDraft, useOthersDrafts } from '../figure/shared-drafts.ts';
 import { figureDrafts } from '../figure/use-figure-draft.ts';
 import { KIND_WORDS } from './kind-words.ts';
 import { LibraryFilter } from './library-filter.tsx';
@@ -22,7 +24,7 @@ const ROW = 28;
 
 /** The figures of the course's dances, found by any of their names and by what they are. */
 export function FigureList({ figures, openId }: { figures: readonly Pattern[]; openId: string | undefined }) {
-  const { me, answer } = useCourse();
+  const { me, answer, library } = useCourse();
   const { search } = useLocation();
   const drafts = useDrafts(figureDrafts, ownerOf(me));
   const list = useLibraryList(figures);
@@ -33,8 +35,11 @@ export function FigureList({ figures, openId }: { figures: readonly Pattern[]; o
   const begun = Object.values(drafts)
     .map(({ now }) => now)
     .filter(({ dance }) => answer.course.dances.includes(dance));
+  const unfinished = useOthersDrafts().filter(
+    ({ figure, dance }) => !library.patterns.has(figure) && answer.course.dances.includes(dance),
+  );
   const { figures: found, order } = list;
-  const rows = rowsOf({ figures: found, order }, begun);
+  const rows = rowsOf({ figures: found, order }, begun, unfinished.map(namesake));
   return (
     <chakra.nav
       aria-label="Figures"
@@ -76,10 +81,16 @@ type Row =
   | { readonly kind: 'heading'; readonly word: string }
   | { readonly kind: 'figure'; readonly pattern: Pattern };
 
-/** What is begun and not saved stands first; then under headings by kind, or in a row by any other order; the retired last. */
+/** A colleague's figure that is not finished, as far as its name is known. */
+function namesake({ figure, name, dance }: SharedDraft): Pattern {
+  return { id: figure, name, dance, kind: 'pattern' };
+}
+
+/** What is begun and not saved stands first, what colleagues have begun after it; then under headings by kind, or in a row by any other order; the retired last. */
 function rowsOf(
   { figures, order }: Pick<LibraryList, 'figures' | 'order'>,
   begun: readonly Pattern[],
+  unfinished: readonly Pattern[],
 ): readonly Row[] {
   const isBegun = new Set(begun.map(({ id }) => id));
   const others = figures.filter(pattern => isOffered(pattern) && !isBegun.has(pattern.id));
@@ -95,7 +106,12 @@ function rowsOf(
           under(many, variantsUnder(others.filter(pattern => pattern.kind === kind))),
         )
       : others.map(pattern => ({ kind: 'figure', pattern }) as const);
-  return [...under('Not saved yet', begun), ...rest, ...under('Retired', retired)];
+  return [
+    ...under('Not saved yet', begun),
+    ...under('Unfinished', unfinished),
+    ...rest,
+    ...under('Retired', retired),
+  ];
 }
 
 /** A variant stands under its figure, where that is in the list. */
@@ -201,12 +217,14 @@ const List = chakra('div', {
 
 /** What stands behind a name: where it is taught, or what the order goes by. */
 function useNameWords({ order, rankOf }: LibraryList): (pattern: Pattern) => string {
-  const { answer, me, library } = useCourse();
+  const { answer, me, library, studio } = useCourse();
   const { draft } = usePlan();
+  const writers = new Map(useOthersDrafts().map(({ figure, by }) => [figure, by]));
   const drafts = useDrafts(figureDrafts, ownerOf(me));
   const items = new Set(answer.course.items.map(({ pattern }) => pattern));
   return ({ id, level }) => {
     if (id in drafts) return 'not saved';
+    if (!library.patterns.has(id)) return personName(studio, writers.get(id) ?? '');
     const rank = rankOf(id);
     if (order === 'novelty') return rank === undefined ? '…' : `${percent(rank)} new`;
     if (order === 'difficulty') return rank === undefined ? '…' : rank.toFixed(1);

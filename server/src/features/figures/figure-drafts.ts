@@ -1,0 +1,59 @@
+// What somebody is writing and that cannot stand yet: kept for its writer, told to colleagues as unfinished.
+import type { AnswerOf, FigureDraft } from '@map-step/contract';
+import { announce } from '../../db/change-feed.ts';
+import type { StudioScope } from '../../db/studio-scope.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
+
+/** Of one writer, the newest: who begins more has left the first ones. */
+const MOST_KEPT = 50;
+const MOST_LISTED = 200;
+
+export async function keepDraft(
+  scope: StudioScope,
+  person: string,
+  figure: string,
+  draft: FigureDraft | null,
+): Promise<void> {
+  if (draft === null)
+    await scope.select(
+      'DELETE FROM figure_drafts WHERE studio_id = $1 AND person_id = $2 AND figure_id = $3',
+      [person, figure],
+    );
+  else {
+    await scope.select(
+      `INSERT INTO figure_drafts (studio_id, person_id, figure_id, base, now) VALUES ($1, $2, $3, $4, $5)
+       ON CONFLICT (studio_id, person_id, figure_id)
+       DO UPDATE SET base = excluded.base, now = excluded.now, at = now()`,
+      [person, figure, draft.base && JSON.stringify(draft.base), JSON.stringify(draft.now)],
+    );
+    await scope.select(
+      `DELETE FROM figure_drafts WHERE studio_id = $1 AND person_id = $2 AND figure_id IN (
+         SELECT figure_id FROM figure_drafts WHERE studio_id = $1 AND person_id = $2
+         ORDER BY at DESC OFFSET ${MOST_KEPT})`,
+      [person],
+    );
+  }
+  await announce(scope, { topic: 'draft', id: figure });
+}
+
+/** The newest first. */
+export async function listDrafts(scope: StudioScope): Promise<AnswerOf<'draft.list'>> {
+  const drafts = await scope.select<AnswerOf<'draft.list'>['drafts'][number]>(
+    `SELECT figure_id AS figure, now ->> 'name' AS name, now ->> 'dance' AS dance, person_id AS by,
+       base IS NULL AS "isNew" FROM figure_drafts WHERE studio_id = $1 ORDER BY at DESC LIMIT ${MOST_LISTED}`,
+  );
+  return { drafts };
+}
+
+export async function readDraft(
+  scope: StudioScope,
+  person: string,
+  figure: string,
+): Promise<AnswerOf<'draft.read'>> {
+  const [draft] = await scope.select<FigureDraft>(
+    'SELECT base, now FROM figure_drafts WHERE studio_id = $1 AND person_id = $2 AND figure_id = $3',
+    [person, figure],
+  );
+  if (!draft) throw new HttpFault('not-found', 'Nothing unfinished is kept under this name.');
+  return draft;
+}
