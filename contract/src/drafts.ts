@@ -14,5 +14,14 @@ export const draftBody = z.strictObject({ draft: figureDraft.nullable() });
 export const draftKept = z.strictObject({});
 
 export const draftsAnswer = z.strictObject({
-  drafts: list(z.strictObject({ figure: id, name: z.string(), dance: id, by: id, isNew: z.boolean() })),
+  drafts: list(
+    z.strictObject({
+      figure: id,
+      name: z.string(),
+      dance: id,
+      by: id,
+      writer: z.string(),
+      isNew: z.boolean(),
+    }),
+  ),
 });

@@ -118,13 +118,17 @@ export function rocksApart(figure: Figure): readonly number[] {
   const line = couple && holdLines(couple).flat()[0];
   if (!line) return [];
   const needed = neededSteps(figure.dance, couple.lead, line, step => followTurns(couple, step));
-  return couple.follow.steps.flatMap(({ step, time }, index) => {
-    const event = time?.event ?? index;
-    const need = needed.find(one => one.event === event);
-    const lead = couple.lead.steps.find((one, at) => (one.time?.event ?? at) === event)?.step;
-    const isApart = need?.rocks && lead?.action === 'back' && step?.action === 'fwd';
-    return isApart && !isFrame(need.hold) && isFaceToFace(need.hold) ? [index] : [];
-  });
+  // Where both could rock: `needed` stands in the order of the leader's steps.
+  const rocking = new Set(
+    needed.flatMap(({ event, rocks, hold }, index) =>
+      rocks && couple.lead.steps[index]?.step?.action === 'back' && !isFrame(hold) && isFaceToFace(hold)
+        ? [event]
+        : [],
+    ),
+  );
+  return couple.follow.steps.flatMap(({ step, time }, index) =>
+    step?.action === 'fwd' && rocking.has(time?.event ?? index) ? [index] : [],
+  );
 }
 
 /** Both rock back wherever the leader does, in the follower's own steps. */

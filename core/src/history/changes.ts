@@ -108,33 +108,43 @@ export function changedFields(before: object, after: object): readonly FieldChan
 
 /** The changes that make one body of another, entry by entry where a list has keyed entries, step by step in a part. */
 export function changesBetween(before: object, after: object): readonly FieldChange[] {
-  return changedFields(before, after).flatMap(change => {
-    const fields = change.field === PARTS ? stepFields(change) : entryFields(change);
-    if (fields === undefined) return [change];
-    return fields
-      .map(field => ({ field, from: readField(before, field), to: readField(after, field) }))
-      .filter(({ from, to }) => !dequal(from, to));
-  });
+  return changedFields(before, after).flatMap(change =>
+    (change.field === PARTS ? stepChanges(change) : (entryChanges(change) ?? [change])).filter(
+      ({ from, to }) => !dequal(from, to),
+    ),
+  );
 }
 
-/** The fields of the entries of a list; undefined where two of them could not be told apart. */
-function entryFields({ field, from, to }: FieldChange): readonly string[] | undefined {
+/** The changes of a list by its entries; undefined where two of them could not be told apart. */
+function entryChanges({ field, from, to }: FieldChange): readonly FieldChange[] | undefined {
   const names = ownEntry(ENTRY_NAMES, field);
   if (names === undefined) return undefined;
-  const [old, now] = [from, to].map(list => entriesOf(list).map(names.of));
-  const isClear = [old, now].every(list => new Set(list).size === list?.length);
-  return isClear ? [...new Set([...(old ?? []), ...(now ?? [])])].map(name => `${field}/${name}`) : undefined;
+  const byName = (list: Json) =>
+    new Map<string, Json>(entriesOf(list).map(entry => [names.of(entry), entry]));
+  const [old, now] = [byName(from), byName(to)];
+  if (old.size !== entriesOf(from).length || now.size !== entriesOf(to).length) return undefined;
+  return [...new Set([...old.keys(), ...now.keys()])].map(name => ({
+    field: `${field}/${name}`,
+    from: old.get(name) ?? null,
+    to: now.get(name) ?? null,
+  }));
 }
 
-/** Step by step where a dancer has as many as before, else the dancer's whole part; undefined where others dance. */
-function stepFields({ from, to }: FieldChange): readonly string[] | undefined {
-  const [old, now] = [fieldsOf(from ?? {}), fieldsOf(to ?? {})];
+/** Step by step where a dancer has as many as before, else the dancer's whole part; all parts where others dance. */
+function stepChanges(change: FieldChange): readonly FieldChange[] {
+  const [old, now] = [fieldsOf(change.from ?? {}), fieldsOf(change.to ?? {})];
   const roles = Object.keys(now);
-  if (!dequal(Object.keys(old).sort(), roles.toSorted())) return undefined;
+  if (!dequal(Object.keys(old).sort(), roles.toSorted())) return [change];
   return roles.flatMap(role => {
-    const count = stepsOf(old[role] ?? null).length;
-    if (count < 2 || count !== stepsOf(now[role] ?? null).length) return [`${PARTS}/${role}`];
-    return Array.from({ length: count }, (_, step) => `${PARTS}/${role}/${step + 1} of ${count}`);
+    const [from, to] = [stepsOf(old[role] ?? null), stepsOf(now[role] ?? null)];
+    const field = `${PARTS}/${role}`;
+    if (from.length < 2 || from.length !== to.length)
+      return [{ field, from: old[role] ?? null, to: now[role] ?? null }];
+    return from.map((step, index) => ({
+      field: `${field}/${index + 1} of ${from.length}`,
+      from: step,
+      to: to[index] ?? null,
+    }));
   });
 }
 

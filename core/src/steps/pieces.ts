@@ -63,23 +63,22 @@ export interface NamedRun {
 
 /** The runs of a part that are a piece of the dance, on either foot, from the first step on, the longest first. */
 export function namedRuns(dance: Dance, part: FigurePart): readonly NamedRun[] {
-  const pieces = dancePieces(dance);
+  const written = part.steps.map(({ step }) => (step ? printStep(step) : ''));
+  const pieces = dancePieces(dance).map(({ name, steps, lengths }) => ({
+    name,
+    lengths,
+    forms: [steps, otherFootForm(dance, steps)].map(form => form.map(printStep)),
+  }));
+  const isAt = (from: number, { lengths, forms }: (typeof pieces)[number]) =>
+    lengths.every((length, index) => (part.steps[from + index]?.time?.length ?? null) === length) &&
+    forms.some(form => form.every((step, index) => written[from + index] === step));
   const runs: NamedRun[] = [];
-  for (let from = 0; from < part.steps.length; from += 1) {
-    const piece = pieces.find(candidate => isPieceAt(dance, candidate, part, from));
+  for (let from = 0; from < written.length; from += 1) {
+    const piece = pieces.find(candidate => isAt(from, candidate));
     if (!piece) continue;
-    const to = from + piece.steps.length;
+    const to = from + piece.lengths.length;
     runs.push({ name: piece.name, from, to });
     from = to - 1;
   }
   return runs;
-}
-
-function isPieceAt(dance: Dance, piece: Piece, part: FigurePart, from: number): boolean {
-  const run = part.steps.slice(from, from + piece.steps.length);
-  if (run.length < piece.steps.length) return false;
-  const isTimed = run.every(({ time }, index) => (time?.length ?? null) === piece.lengths[index]);
-  const written = run.map(({ step }) => (step ? printStep(step) : '')).join(',');
-  const forms = [piece.steps, otherFootForm(dance, piece.steps)];
-  return isTimed && forms.some(steps => steps.map(printStep).join(',') === written);
 }

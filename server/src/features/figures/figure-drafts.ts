@@ -39,8 +39,10 @@ export async function keepDraft(
 /** The newest first. */
 export async function listDrafts(scope: StudioScope): Promise<AnswerOf<'draft.list'>> {
   const drafts = await scope.select<AnswerOf<'draft.list'>['drafts'][number]>(
-    `SELECT figure_id AS figure, now ->> 'name' AS name, now ->> 'dance' AS dance, person_id AS by,
-       base IS NULL AS "isNew" FROM figure_drafts WHERE studio_id = $1 ORDER BY at DESC LIMIT ${MOST_LISTED}`,
+    `SELECT d.figure_id AS figure, d.now ->> 'name' AS name, d.now ->> 'dance' AS dance, d.person_id AS by,
+       p.body ->> 'name' AS writer, d.base IS NULL AS "isNew"
+     FROM figure_drafts d JOIN people p ON p.studio_id = d.studio_id AND p.id = d.person_id
+     WHERE d.studio_id = $1 ORDER BY d.at DESC LIMIT ${MOST_LISTED}`,
   );
   return { drafts };
 }

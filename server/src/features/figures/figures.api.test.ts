@@ -141,7 +141,14 @@ test('what is unfinished is kept for its writer and told to colleagues, and is g
   expect((await keep({ base: null, now })).status).toBe(200);
   expect((await keep({ base: null, now: { ...now, rhythm: '1 2' } })).status).toBe(200);
   expect((await ottilie.call('draft.list')).body.drafts).toEqual([
-    { figure: 'half-done', name: 'Half done', dance: 'hustle', by: 'suki-larch', isNew: true },
+    {
+      figure: 'half-done',
+      name: 'Half done',
+      dance: 'hustle',
+      by: 'suki-larch',
+      writer: 'Suki Larch',
+      isNew: true,
+    },
   ]);
   const read = () => ottilie.call('draft.read', { params: { ...params, person: 'suki-larch' } });
   expect((await read()).body).toEqual({ base: null, now: { ...now, rhythm: '1 2' } });

@@ -46,7 +46,7 @@ async function open({ pauseMs, left, isNew = false }: Setting = {}) {
   const server = {
     now: first,
     refusal: undefined as { status: number; body: object } | undefined,
-    whileMade: () => undefined as void,
+    whileMade(): void {},
   };
   const page = renderOnPage(
     () =>

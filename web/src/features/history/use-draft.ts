@@ -151,7 +151,8 @@ function useSaving<Answer, Body extends object>(
       aggregate.onSaved?.(client, answer);
     },
   });
-  const isReady = draft !== undefined && !refusal && !creating.isError && isSound(draft.now);
+  const isFree = draft !== undefined && !refusal && !creating.isError;
+  const canStand = useEffectEvent(isSound);
   const { mutate, isPending } = creating;
   const save = useCallback(() => {
     const kept = store.read(owner)[id];
@@ -164,19 +165,19 @@ function useSaving<Answer, Body extends object>(
     if (changes.length === 0) store.keep(owner, id, undefined);
     else commands.change(kept.what, changes, () => saved(kept.now));
   }, [store, owner, id, client, aggregate.key, commands, mutate, saved]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: each change of the draft begins the pause anew
   useEffect(() => {
-    if (!isReady || isSending || isPending) return;
-    const timer = setTimeout(save, pauseMs);
-    window.addEventListener('pagehide', save);
+    if (!isFree || isSending || isPending) return;
+    const saveSound = () => canStand(draft.now) && save();
+    const timer = setTimeout(saveSound, pauseMs);
+    window.addEventListener('pagehide', saveSound);
     return () => {
       clearTimeout(timer);
-      window.removeEventListener('pagehide', save);
+      window.removeEventListener('pagehide', saveSound);
     };
-  }, [isReady, isSending, isPending, save, pauseMs, draft]);
+  }, [isFree, isSending, isPending, save, pauseMs, draft]);
   // Who leaves before the pause is over has written it all the same.
   const leave = useEffectEvent(() => {
-    if (isReady) save();
+    if (isFree && isSound(draft.now)) save();
   });
   useEffect(() => () => leave(), []);
   return { isSaving: isSending || isPending, error: creating.error };

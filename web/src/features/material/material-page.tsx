@@ -21,13 +21,13 @@ import { PathDrawing } from './figure/path-drawing.tsx';
 import { RetiredFigure, TakenFigure } from './figure/removed-figure.tsx';
 import { useOthersDrafts, useShareDrafts } from './figure/shared-drafts.ts';
 import type { SheetPlace } from './figure/sheet-place.ts';
-import { BeingChanged, UnfinishedFigure } from './figure/unfinished-figure.tsx';
 import { type FigureEditing, useFigureDraft } from './figure/use-figure-draft.ts';
 import { Variants } from './figure/variants.tsx';
 import { FigureList } from './library/figure-list.tsx';
 import { HoldForm } from './sheet/hold-form.tsx';
 import { SheetFiles } from './sheet/sheet-files.tsx';
 import { StepSheet } from './sheet/step-sheet.tsx';
+import { BeingChanged, UnfinishedFigure } from './sheet/unfinished-figure.tsx';
 
 /** The figures of the course's dances, and the step sheet of the one that is open. */
 export function MaterialPage() {

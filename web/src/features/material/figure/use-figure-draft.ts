@@ -6,7 +6,7 @@ import {
   type Pattern,
   readFigure,
 } from '@map-step/core';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { call } from '../../../api/client.ts';
 import { useCourse } from '../../course/course-context.ts';
 import { figureAggregate } from '../../course/figure-document.ts';
@@ -47,7 +47,9 @@ export function useFigureDraft(id: string): FigureEditing | undefined {
   const { body: pattern } = drafting;
   const dance = library.dances.get(pattern?.dance ?? '');
   const reading = useMemo(() => pattern && dance && readFigure(pattern, dance), [pattern, dance]);
-  const issues = useMemo(() => (reading ? check(reading) : []), [check, reading]);
+  // What is wrong follows as soon as there is time: a long figure is typed without a wait.
+  const settled = useDeferredValue(reading);
+  const issues = useMemo(() => (settled ? check(settled) : []), [check, settled]);
   if (!pattern || !dance || !reading) return undefined;
   return {
     ...drafting,

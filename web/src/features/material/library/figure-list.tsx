@@ -12,7 +12,6 @@ import { useShortcuts } from '../../../ui/shortcuts.ts';
 import { useMedia } from '../../../ui/use-media.ts';
 import { useCourse, usePlan } from '../../course/course-context.ts';
 import { useDrafts } from '../../history/draft-store.ts';
-import { personName } from '../../studio/studio-queries.ts';
 import { type SharedDraft, useOthersDrafts } from '../figure/shared-drafts.ts';
 import { figureDrafts } from '../figure/use-figure-draft.ts';
 import { KIND_WORDS } from './kind-words.ts';
@@ -217,14 +216,14 @@ const List = chakra('div', {
 
 /** What stands behind a name: where it is taught, or what the order goes by. */
 function useNameWords({ order, rankOf }: LibraryList): (pattern: Pattern) => string {
-  const { answer, me, library, studio } = useCourse();
+  const { answer, me, library } = useCourse();
   const { draft } = usePlan();
-  const writers = new Map(useOthersDrafts().map(({ figure, by }) => [figure, by]));
+  const writers = new Map(useOthersDrafts().map(({ figure, writer }) => [figure, writer]));
   const drafts = useDrafts(figureDrafts, ownerOf(me));
   const items = new Set(answer.course.items.map(({ pattern }) => pattern));
   return ({ id, level }) => {
     if (id in drafts) return 'not saved';
-    if (!library.patterns.has(id)) return personName(studio, writers.get(id) ?? '');
+    if (!library.patterns.has(id)) return writers.get(id) ?? '';
     const rank = rankOf(id);
     if (order === 'novelty') return rank === undefined ? '…' : `${percent(rank)} new`;
     if (order === 'difficulty') return rank === undefined ? '…' : rank.toFixed(1);

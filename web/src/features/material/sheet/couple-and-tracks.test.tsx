@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { type Pattern, readFigure, sheetLayout } from '@map-step/core';
+import { coupleOnFloor, type Figure, type Pattern, readFigure, sheetLayout } from '@map-step/core';
 import { fireEvent, screen } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { demoStudio, renderRoom } from '../../../test/in-course.tsx';
@@ -18,9 +18,15 @@ const readingOf = (pattern: Pattern) => {
   return readFigure(pattern, dance);
 };
 
+const drawn = (figure: Figure) => ({
+  ...sheetLayout(figure),
+  poses: coupleOnFloor(figure),
+  rocksApart: new Set<number>(),
+});
+
 test('the couple is told at each count: how far, where, and in which hold', () => {
   const { figure } = readingOf(patternOf('wrap'));
-  renderRoom(<CoupleRow figure={figure} layout={sheetLayout(figure)} range={[0, 4]} perBeat={100} />);
+  renderRoom(<CoupleRow layout={drawn(figure)} range={[0, 4]} perBeat={100} />);
   expect(screen.getAllByRole('img').map(one => one.getAttribute('aria-label'))).toEqual([
     'The follower 1.2 m in front of the leader, in Two hands',
     'The follower 0.9 m in front of the leader, in Two hands',
@@ -32,7 +38,7 @@ test('the couple is told at each count: how far, where, and in which hold', () =
 
 test('who dances alone has no row of the couple', () => {
   const { figure } = readingOf(patternOf('toe-taps'));
-  renderRoom(<CoupleRow figure={figure} layout={sheetLayout(figure)} range={[0, 4]} perBeat={100} />);
+  renderRoom(<CoupleRow layout={drawn(figure)} range={[0, 4]} perBeat={100} />);
   expect(screen.queryAllByRole('img')).toEqual([]);
 });
 

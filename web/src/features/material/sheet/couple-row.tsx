@@ -1,12 +1,12 @@
 import { chakra } from '@chakra-ui/react';
-import { type CouplePose, coupleOnFloor, type Figure, printMetres, type SheetLayout } from '@map-step/core';
-import { memo, useMemo } from 'react';
+import { type CouplePose, printMetres } from '@map-step/core';
+import { memo } from 'react';
 import { CouplePicture } from './couple-picture.tsx';
+import type { DrawnSheet } from './drawn-sheet.ts';
 import { RowTitle } from './row-title.tsx';
 
 interface CoupleRowProps {
-  readonly figure: Figure;
-  readonly layout: SheetLayout;
+  readonly layout: DrawnSheet;
   readonly range: readonly [number, number];
   /** Pixels that a beat has here. */
   readonly perBeat: number;
@@ -18,8 +18,8 @@ const LARGEST = 92;
 const SMALLEST = 44;
 
 /** The couple after each count, seen from above, with the distance between their middles. */
-export const CoupleRow = memo(function CoupleRow({ figure, layout, range, perBeat }: CoupleRowProps) {
-  const poses = useMemo(() => coupleOnFloor(figure), [figure]);
+export const CoupleRow = memo(function CoupleRow({ layout, range, perBeat }: CoupleRowProps) {
+  const { poses } = layout;
   const shown = Math.max(...poses.map(metresApart)) + AROUND;
   const [from, to] = range;
   if (poses.length === 0 || poses.length !== layout.columns.length) return null;

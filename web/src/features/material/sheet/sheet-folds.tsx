@@ -1,20 +1,23 @@
 import { chakra } from '@chakra-ui/react';
 import { madeFolds, type Role, type SheetFold, type SheetLayout, sheetLines } from '@map-step/core';
-import { useLayoutEffect, useState } from 'react';
+import { useDeferredValue, useLayoutEffect, useMemo, useState } from 'react';
 import { Disclosure } from '../../../ui/disclosure.tsx';
 import { Label } from '../../../ui/parts.tsx';
 import { useCourse } from '../../course/course-context.ts';
 import type { SheetPlace } from '../figure/sheet-place.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import type { DrawnSheet } from './drawn-sheet.ts';
 import { SheetLine } from './sheet-line.tsx';
 import type { SheetCursor } from './use-sheet-cursor.ts';
 
 /** A sheet of more lines than this is read as its pieces. */
 const LONG = 2;
+/** Of a sheet of more lines than this only those in sight are laid out. */
+const MANY = 6;
 
 interface SheetFoldsProps {
   readonly editing: FigureEditing;
-  readonly layout: SheetLayout;
+  readonly layout: DrawnSheet;
   readonly cursor: SheetCursor;
   readonly names: Readonly<Record<Role, string>>;
   readonly only: Role | undefined;
@@ -67,8 +70,16 @@ interface LinesProps extends Omit<SheetFoldsProps, 'isFolded'> {
 
 /** Some of the columns as lines of whole bars; with one role they stand side by side, to be swiped through. */
 function Lines({ range: [from, to], room, least, ...line }: LinesProps) {
-  const { layout, only } = line;
-  const lines = sheetLines(layout.columns.slice(from, to), room, least);
+  const { layout, only, cursor, editing } = line;
+  const lines = useMemo(
+    () =>
+      sheetLines(layout.columns.slice(from, to), room, least).map(
+        ([begin, end]) => [from + begin, from + end] as const,
+      ),
+    [layout, from, to, room, least],
+  );
+  const later = useDeferredValue(editing);
+  const here = columnOf(layout, cursor.place);
   const isSideways = only !== undefined && lines.length > 1;
   return (
     <chakra.div
@@ -79,8 +90,9 @@ function Lines({ range: [from, to], room, least, ...line }: LinesProps) {
         ...{ overflowX: 'auto', scrollSnapType: 'x mandatory' },
       })}
     >
-      {lines.map(([begin, end], index) => {
-        const range = [from + begin, from + end] as const;
+      {lines.map((range, index) => {
+        const [begin, end] = range;
+        const isHere = here >= begin && here < end;
         const beats = layout.columns.slice(...range).reduce((sum, { width }) => sum + width, 0);
         return (
           <chakra.div key={begin} scrollSnapAlign="start">
@@ -89,7 +101,15 @@ function Lines({ range: [from, to], room, least, ...line }: LinesProps) {
                 {index + 1} of {lines.length}
               </Label>
             )}
-            <SheetLine range={range} perBeat={beats > 0 ? room / beats : room} {...line} />
+            <SheetLine
+              {...line}
+              range={range}
+              perBeat={beats > 0 ? room / beats : room}
+              // One writes in one line: the others follow as soon as there is time.
+              editing={isHere || lines.length <= LONG ? editing : later}
+              cursor={isHere ? cursor : undefined}
+              isFarAway={lines.length > MANY}
+            />
           </chakra.div>
         );
       })}

@@ -10,10 +10,8 @@ import {
   otherSchools,
   type Pattern,
   type Role,
-  rocksApart,
   type SheetCell,
   type SheetColumn,
-  type SheetLayout,
   writtenSteps,
 } from '@map-step/core';
 import { memo, type ReactNode } from 'react';
@@ -21,6 +19,7 @@ import { useCourse } from '../../course/course-context.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import { CellEditor } from './cell-editor.tsx';
 import { CoupleRow } from './couple-row.tsx';
+import type { DrawnSheet } from './drawn-sheet.ts';
 import { HoldRibbon } from './hold-ribbon.tsx';
 import { RowTitle } from './row-title.tsx';
 import { StepCell } from './step-cell.tsx';
@@ -31,10 +30,13 @@ const NARROW = 112;
 
 interface SheetLineProps {
   readonly editing: FigureEditing;
-  readonly layout: SheetLayout;
+  readonly layout: DrawnSheet;
   /** The columns of this line. */
   readonly range: readonly [number, number];
-  readonly cursor: SheetCursor;
+  /** Where one is, in this line. */
+  readonly cursor: SheetCursor | undefined;
+  /** True where it need not be laid out while it is out of sight. */
+  readonly isFarAway?: boolean;
   readonly names: Readonly<Record<Role, string>>;
   /** The one role that is shown, where there is no room for more. */
   readonly only: Role | undefined;
@@ -45,8 +47,8 @@ interface SheetLineProps {
 }
 
 /** One line of the step sheet: the calls above, a row a role, the hold below. */
-export function SheetLine(props: SheetLineProps) {
-  const { editing, layout, range, cursor, names, only, titleWidth, perBeat } = props;
+export const SheetLine = memo(function SheetLine(props: SheetLineProps) {
+  const { editing, layout, range, cursor, names, only, titleWidth, perBeat, isFarAway = false } = props;
   const [from, to] = range;
   const { figure } = editing.reading;
   const parts = figure.parts.filter(({ role }) => only === undefined || role === only);
@@ -59,6 +61,7 @@ export function SheetLine(props: SheetLineProps) {
       gridTemplateColumns={template}
       maxW={`${titleWidth + beats * Math.max(perBeat, 128)}px`}
       role="presentation"
+      {...(isFarAway && { contentVisibility: 'auto', containIntrinsicHeight: 'auto 28rem' })}
     >
       <SheetHead figure={figure} first={parts[0]} layout={layout} range={range} />
       {parts.map(part => (
@@ -70,22 +73,22 @@ export function SheetLine(props: SheetLineProps) {
         />
       ))}
       <HoldRibbon figure={figure} layout={layout} range={range} />
-      <CoupleRow figure={figure} layout={layout} range={range} perBeat={perBeat} />
+      <CoupleRow layout={layout} range={range} perBeat={perBeat} />
       <TrackRows editing={editing} layout={layout} range={range} only={only} />
     </chakra.div>
   );
-}
+});
 
 interface SheetHeadProps {
   readonly figure: Figure;
   /** The part that is counted. */
   readonly first: FigurePart | undefined;
-  readonly layout: SheetLayout;
+  readonly layout: DrawnSheet;
   readonly range: readonly [number, number];
 }
 
 /** The counts, and every way to call them. */
-function SheetHead({ figure, first, layout, range }: SheetHeadProps) {
+const SheetHead = memo(function SheetHead({ figure, first, layout, range }: SheetHeadProps) {
   const [from, to] = range;
   const cells = cellsIn(layout.cells.get(first?.role ?? 'lead'), range);
   const { studio, library } = useCourse();
@@ -128,7 +131,7 @@ function SheetHead({ figure, first, layout, range }: SheetHeadProps) {
         ))}
     </>
   );
-}
+});
 
 function cellsIn(
   cells: readonly SheetCell[] | undefined,
@@ -142,7 +145,7 @@ interface CallLineProps {
   /** As the house counts: first and clearest. */
   readonly isHouse: boolean;
   readonly cells: readonly { readonly cell: SheetCell; readonly text: ReactNode }[];
-  readonly layout: SheetLayout;
+  readonly layout: DrawnSheet;
   readonly range: readonly [number, number];
 }
 
@@ -178,18 +181,17 @@ interface PartRowProps extends Omit<SheetLineProps, 'names' | 'only' | 'titleWid
 
 function PartRow({ part, word, editing, layout, range, cursor, perBeat }: PartRowProps) {
   const { role } = part;
-  const rocks = role === 'follow' && editing.mayWrite ? rocksApart(editing.reading.figure) : [];
   return (
     <>
       <RowTitle color={role}>{word}</RowTitle>
       {cellsIn(layout.cells.get(role), range).map(cell => {
-        const isHere = cell.step !== null && cursor.place.role === role && cursor.place.step === cell.step;
+        const isHere = cell.step !== null && cursor?.place.role === role && cursor.place.step === cell.step;
         return (
           <PlacedCell
             key={cell.event}
             figure={editing.reading.figure}
             issues={editing.issues}
-            rocksApart={cell.step !== null && rocks.includes(cell.step)}
+            rocksApart={role === 'follow' && cell.step !== null && layout.rocksApart.has(cell.step)}
             // Only the cell one is on follows what is done there.
             cursor={isHere ? cursor : undefined}
             {...{ part, word, cell, layout, range, perBeat }}
@@ -205,7 +207,7 @@ interface PlacedCellProps {
   readonly part: FigurePart;
   readonly word: string;
   readonly cell: SheetCell;
-  readonly layout: SheetLayout;
+  readonly layout: DrawnSheet;
   readonly range: readonly [number, number];
   readonly perBeat: number;
   readonly issues: FigureEditing['issues'];

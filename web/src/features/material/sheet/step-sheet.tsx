@@ -1,5 +1,14 @@
 import { chakra } from '@chakra-ui/react';
-import { findMend, type Mend, type Pattern, readFigure, rolesOf, sheetLayout } from '@map-step/core';
+import {
+  coupleOnFloor,
+  findMend,
+  type Mend,
+  type Pattern,
+  readFigure,
+  rocksApart,
+  rolesOf,
+  sheetLayout,
+} from '@map-step/core';
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { Button } from '../../../ui/parts.tsx';
@@ -9,6 +18,7 @@ import { useWidth } from '../../../ui/use-width.ts';
 import { useCourse } from '../../course/course-context.ts';
 import type { SheetPlace } from '../figure/sheet-place.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import type { DrawnSheet } from './drawn-sheet.ts';
 import { RhythmField } from './rhythm-field.tsx';
 import { withRoom } from './room-for-parts.ts';
 import { SheetFolds } from './sheet-folds.tsx';
@@ -174,7 +184,14 @@ function useShown(editing: FigureEditing) {
         : withEmptyParts(editing),
     [previewed, editing, dance],
   );
-  const layout = useMemo(() => sheetLayout(shown.reading.figure), [shown]);
+  const { figure } = shown.reading;
+  // The couple is drawn as soon as there is time.
+  const later = useDeferredValue(figure);
+  const couple = useMemo(
+    () => ({ poses: coupleOnFloor(later), rocksApart: new Set(editing.mayWrite ? rocksApart(later) : []) }),
+    [later, editing.mayWrite],
+  );
+  const layout = useMemo((): DrawnSheet => ({ ...sheetLayout(figure), ...couple }), [figure, couple]);
   return { shown, layout, preview };
 }
 

@@ -5,22 +5,17 @@ import { useMemo } from 'react';
 import { Notice } from '../../../ui/notice.tsx';
 import { Empty } from '../../../ui/parts.tsx';
 import { useCourse } from '../../course/course-context.ts';
-import { personName } from '../../studio/studio-queries.ts';
-import { StepSheet } from '../sheet/step-sheet.tsx';
-import { draftQuery, type SharedDraft } from './shared-drafts.ts';
-import type { FigureEditing } from './use-figure-draft.ts';
+import { draftQuery, type SharedDraft } from '../figure/shared-drafts.ts';
+import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import { StepSheet } from './step-sheet.tsx';
 
 /** A figure that a colleague is changing: what stands here will be another one. */
-export function BeingChanged({ draft: { by } }: { draft: SharedDraft }) {
-  const { studio } = useCourse();
-  return (
-    <Notice tone="now" title={`${personName(studio, by)} is changing this figure and has not finished.`} />
-  );
+export function BeingChanged({ draft: { writer } }: { draft: SharedDraft }) {
+  return <Notice tone="now" title={`${writer} is changing this figure and has not finished.`} />;
 }
 
 /** A colleague's new figure that cannot stand yet: to be read, not to be taught. */
 export function UnfinishedFigure({ draft }: { draft: SharedDraft }) {
-  const { studio } = useCourse();
   const { data } = useQuery(draftQuery(draft.by, draft.figure));
   const editing = useReading(data?.now);
   if (!editing) return <Empty title={draft.name}>It is being written, and cannot be shown yet.</Empty>;
@@ -28,10 +23,7 @@ export function UnfinishedFigure({ draft }: { draft: SharedDraft }) {
     <chakra.article display="grid" gap="4" minW="0" alignContent="start">
       <div>
         <chakra.h2 fontSize="2xl">{draft.name}</chakra.h2>
-        <Notice
-          tone="now"
-          title={`Unfinished: ${personName(studio, draft.by)} is writing it. It is not taught yet.`}
-        />
+        <Notice tone="now" title={`Unfinished: ${draft.writer} is writing it. It is not taught yet.`} />
         <StepSheet editing={editing} note={() => undefined} />
       </div>
     </chakra.article>
