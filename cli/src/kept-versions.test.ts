@@ -11,7 +11,7 @@ test.each([1, 2])('the file that is kept of version %i is read, and means what i
   expect(read.value.format).toBe('mapstep/2');
   const errors = checkDocument(read.value).problems.filter(({ severity }) => severity === 'error');
   // Its one figure is made of itself, which was not refused then.
-  expect(errors.map(({ code, at }) => `${code} ${at}`)).toEqual(['needs-cycle /patterns/0/made']);
+  expect(errors.map(({ code, at }) => `${code} ${at}`)).toEqual(['made-cycle /patterns/0/made']);
   const { format: _, ...given } = JSON.parse(kept(version));
   const { format: __, ...now } = JSON.parse(writeDocument(read.value));
   expect(now).toEqual(given);

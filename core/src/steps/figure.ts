@@ -249,12 +249,10 @@ function readPartRhythm({ role, pattern, dance, faults }: PartReading, freeSteps
   const parsed = parsePatternRhythm(text, pattern, dance, freeSteps);
   if (parsed.ok) return parsed.value;
   const isRepeat = !ownRhythm && role === 'follow';
-  if (!isRepeat)
-    faults.push({
-      code: 'rhythm',
-      path: ownRhythm ? ['rhythm', role] : ['rhythm'],
-      message: `character ${parsed.fault.position}: ${parsed.fault.message}`,
-    });
+  const { of, position, message } = parsed.fault;
+  const path = of === 'beats' ? ['beats'] : ownRhythm ? ['rhythm', role] : ['rhythm'];
+  const where = of === 'beats' || text.trim() === '' ? '' : `sign ${position + 1}: `;
+  if (!isRepeat) faults.push({ code: 'rhythm', path, message: `${where}${message}` });
   return UNREAD_RHYTHM;
 }
 
@@ -266,7 +264,7 @@ function parsePatternRhythm(
   freeSteps: number,
 ): Result<Rhythm, RhythmFault> {
   const beats = pattern.beats === undefined ? undefined : parseBeats(pattern.beats);
-  if (beats && !beats.ok) return { ok: false, fault: { position: 0, message: beats.fault } };
+  if (beats && !beats.ok) return { ok: false, fault: { of: 'beats', position: 0, message: beats.fault } };
   return parseRhythm(text, {
     slow: danceBeats(dance, 'slow'),
     quick: danceBeats(dance, 'quick'),

@@ -4,6 +4,8 @@ export interface RhythmFault {
   /** Characters from the start of the text. */
   readonly position: number;
   readonly message: string;
+  /** Where it is not the rhythm that is wrong, but its beats. */
+  readonly of?: 'beats';
 }
 
 export interface RhythmToken {

@@ -37,6 +37,9 @@ export interface RhythmOptions {
   readonly freeSteps?: number;
 }
 
+/** The most steps that are written without a set timing. */
+const MOST_FREE = 999;
+
 type TimedToken = RhythmToken & { readonly onset: Ticks };
 
 /**
@@ -45,7 +48,9 @@ type TimedToken = RhythmToken & { readonly onset: Ticks };
  * a count rhythm lasts floor(last onset) - floor(onset of the first number) + 1 beats.
  */
 export function parseRhythm(text: string, options: RhythmOptions): Result<Rhythm, RhythmFault> {
-  const free = /^\s*free(?:\s*:\s*(\d{1,3}))?\s*$/i.exec(text);
+  const free = /^\s*free(?:\s*:\s*(\d+))?\s*$/i.exec(text);
+  if (free && Number(free[1]) > MOST_FREE)
+    return failure({ position: text.indexOf(':') + 1, message: `write free:${MOST_FREE} at the most` });
   if (free && Number(free[1]) === 0)
     return failure({
       position: text.indexOf('0'),
@@ -84,10 +89,10 @@ function readSlowQuick(tokens: readonly RhythmToken[], options: RhythmOptions): 
   const sum = ticks(onset);
   if (options.beats !== undefined && options.beats !== sum)
     return failure({
-      position: 0,
+      ...({ of: 'beats', position: 0 } as const),
       message: `these slows and quicks last ${printBeats(sum)} beats, not ${printBeats(options.beats)}`,
     });
-  return withLengths('slow-quick', timed, sum);
+  return withLengths('slow-quick', timed, sum, false);
 }
 
 function readCounts(
@@ -108,7 +113,7 @@ function readCounts(
   const firstBeat = Number(firstNumber.label) - 1;
   const last = entryAt(timed.value, timed.value.length - 1);
   const counted = (Math.floor(last.onset / TICKS_PER_BEAT) - firstBeat + 1) * TICKS_PER_BEAT;
-  return withLengths('counts', timed.value, options.beats ?? ticks(counted));
+  return withLengths('counts', timed.value, options.beats ?? ticks(counted), options.beats !== undefined);
 }
 
 function countOnsets(
@@ -125,7 +130,7 @@ function countOnsets(
       if (count < 1 || count > options.cycle)
         return failure({
           position: token.position,
-          message: `${token.label} is not a count from 1 to ${options.cycle}; write counts apart, such as 3 4`,
+          message: beyondCycle(token.label, options.cycle),
         });
       if (previous > 0 && count <= previous) cycles += 1;
       previous = count;
@@ -139,6 +144,14 @@ function countOnsets(
     timed.push({ ...token, onset: ticks(beat * TICKS_PER_BEAT + offset) });
   }
   return success(timed);
+}
+
+/** What is meant by a count that the dance does not have: two written together, or eights in a dance of sixes. */
+function beyondCycle(label: string, cycle: number): string {
+  const isTwo = label.length > 1 && [...label].every(digit => digit !== '0' && Number(digit) <= cycle);
+  return isTwo
+    ? `${label} is not a count from 1 to ${cycle}; write counts apart, such as ${[...label].join(' ')}`
+    : `${label} is not a count from 1 to ${cycle}; count to ${cycle} and begin again, or set what is counted up to`;
 }
 
 /** Ticks after the beat. Straight: e ¼, & ½, a ¾. Swung: a lone & or a at ⅔, both at ⅓ and ⅔. */
@@ -170,6 +183,7 @@ function withLengths(
   notation: 'counts' | 'slow-quick',
   timed: readonly TimedToken[],
   beats: Ticks,
+  isGiven: boolean,
 ): Result<Rhythm, RhythmFault> {
   const end = (timed[0]?.onset ?? 0) + beats;
   const events = timed.map((token, index) => ({
@@ -183,6 +197,7 @@ function withLengths(
     return failure({
       position: timed.at(-1)?.position ?? 0,
       message: `${printBeats(beats)} beats are over before "${last?.label ?? ''}" begins`,
+      ...(isGiven && { of: 'beats' }),
     });
   return success({ notation, beats, events });
 }

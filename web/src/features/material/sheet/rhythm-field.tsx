@@ -32,6 +32,7 @@ export function RhythmField({ editing, field, pieces, preview, goOn }: RhythmFie
   const next = withRhythm(pattern, typed, beats);
   const { dance } = reading.figure;
   const fault = readFigure(withRoom(next, dance), dance).faults.find(({ code }) => code === 'rhythm');
+  const isOfBeats = fault?.path[0] === 'beats';
   const take = () => {
     preview(undefined);
     if (!dequal(next, pattern)) editing.change('Rhythm', now => withRhythm(now, typed, beats));
@@ -61,7 +62,7 @@ export function RhythmField({ editing, field, pieces, preview, goOn }: RhythmFie
           value={typed}
           readOnly={isReadOnly}
           autoFocus={editing.isNew && pattern.rhythm === undefined}
-          aria-invalid={fault !== undefined}
+          aria-invalid={fault !== undefined && !isOfBeats}
           aria-describedby="rhythm-fault"
           onChange={event => edit(event.target.value, beats)}
           onKeyDown={onKeyDown}
@@ -75,6 +76,8 @@ export function RhythmField({ editing, field, pieces, preview, goOn }: RhythmFie
           label="Beats"
           value={beats}
           placeholder="as counted"
+          aria-invalid={isOfBeats}
+          aria-describedby="rhythm-fault"
           readOnly={isReadOnly}
           onChange={event => edit(typed, event.target.value)}
           onKeyDown={onKeyDown}
@@ -113,7 +116,7 @@ export function RhythmField({ editing, field, pieces, preview, goOn }: RhythmFie
         fontWeight="600"
         flex="1 1 12rem"
       >
-        {typed.trim() !== '' && fault ? `Rhythm: ${fault.message}` : ''}
+        {typed.trim() !== '' && fault ? `${isOfBeats ? 'Beats' : 'Rhythm'}: ${fault.message}` : ''}
       </chakra.p>
     </chakra.div>
   );

@@ -205,8 +205,8 @@ function placeOf(target: EventTarget): SheetPlace | undefined {
 
 function focusCell(sheet: HTMLElement | null, role: string, step: number): void {
   const cell = sheet?.querySelector<HTMLElement>(`[data-place="${role} ${step}"]`);
-  const last = [...(sheet?.querySelectorAll<HTMLElement>(`[data-place^="${role} "]`) ?? [])].at(-1);
-  (cell ?? last)?.focus();
+  const last = () => [...(sheet?.querySelectorAll<HTMLElement>(`[data-place^="${role} "]`) ?? [])].at(-1);
+  (cell ?? last())?.focus();
 }
 
 function withEmptyParts(editing: FigureEditing): FigureEditing {
