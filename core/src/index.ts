@@ -49,6 +49,7 @@ export {
   lessonsPassed,
   shakyFigures,
 } from './class/progress.ts';
+export { findReversals, type Reversal } from './class/reversals.ts';
 export { isOnStaff, ownLessons } from './class/staff.ts';
 export { type Cell, cellKey, standingLogs, standingMarks, standingNotes } from './class/standing.ts';
 export type { Body } from './couple/body-track.ts';

@@ -5,6 +5,7 @@ import { Part } from '../../../ui/group.tsx';
 import { Label } from '../../../ui/parts.tsx';
 import { useClass, useCourse } from '../../course/course-context.ts';
 import { moveInWords } from './use-moves.ts';
+import { useReversals } from './use-reversals.ts';
 
 /** Where the class that is looked at leaves the published plan: what it did not reach, with the fewest moves. */
 export function ClassMend() {
@@ -34,6 +35,24 @@ export function ClassMend() {
           </chakra.ul>
         </>
       )}
+      <Reversals />
     </Part>
   );
+}
+
+/** What the last evening took back of what the one before it had moved, and why. */
+function Reversals() {
+  const { library } = useCourse();
+  const found = useReversals();
+  if (found.length === 0) return null;
+  const nameOf = (id: string) => figureName(library, id);
+  return found.map(({ pattern, lesson, danced }) => (
+    <chakra.p key={pattern} fontSize="sm">
+      {nameOf(pattern)} is {lesson === null ? 'left out again' : `back in lesson ${lesson}`}, as it was before
+      the last evening but one
+      {danced.length > 0 &&
+        `: ${danced.map(nameOf).join(', ')}, which wanted its place, has been danced since`}
+      .
+    </chakra.p>
+  ));
 }
