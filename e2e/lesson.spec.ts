@@ -102,3 +102,15 @@ test('an evening runs on a tablet: by thumb and by keys, without a connection in
   await expect(page.getByRole('heading', { name: `Hustle 1, lesson ${lesson + 1} of 8` })).toBeVisible();
   await expect(page.getByText(`What was promised after lesson ${lesson}`)).toBeVisible();
 });
+
+test('who may only read a class sees no controls of it', async ({ browser }) => {
+  const page = await openAs(browser, 'Suki Larch', '/courses/hustle-1/lesson?class=hustle-1-monday&lesson=5');
+  const main = page.getByRole('main');
+  await expect(page.getByRole('region', { name: 'Running order' })).toBeVisible();
+  const look = /^(Next block|Arrive|Warm up|Recall|Combine|Dance|Recap|Check)$/;
+  const figures = await main.getByRole('listitem').getByRole('heading').allTextContents();
+  for (const button of await main.getByRole('button').allTextContents())
+    expect(look.test(button) || figures.includes(button), button).toBe(true);
+  await expect(main.getByRole('textbox')).toHaveCount(0);
+  await expect(main.getByRole('status').first()).toContainText('staff of this class');
+});
