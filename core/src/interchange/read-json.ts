@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { FORMAT, type StudioDocument } from '../model/document.ts';
+import { ownEntry } from '../model/entry-at.ts';
 import { type Path, pointer } from '../model/issue.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import { findJsonFault, type JsonBounds, MAX_DEPTH } from './scan-json.ts';
@@ -87,8 +88,21 @@ function describeIssue(issue: z.core.$ZodIssue): FileFault[] {
   return [{ at: pointer(path.map(shorten)) || '/', message: messageOf(issue) }];
 }
 
+/** What a reader of a file calls the types of its format. */
+const TYPES: Readonly<Record<string, string>> = {
+  string: 'a text',
+  number: 'a number',
+  int: 'a whole number',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an entry with keys',
+  record: 'an entry with keys',
+};
+
 function messageOf(issue: z.core.$ZodIssue): string {
   if (issue.code === 'invalid_type' && issue.message.endsWith('received undefined')) return 'is missing';
+  if (issue.code === 'invalid_type')
+    return `${ownEntry(TYPES, issue.expected) ?? 'something else'} is expected here`;
   if (issue.code !== 'too_big') return issue.message.replace(/^Invalid input: /, '');
   const most = Number(issue.maximum).toLocaleString('en-GB');
   if (issue.origin === 'string') return `is longer than ${most} characters`;

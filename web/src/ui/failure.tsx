@@ -22,6 +22,15 @@ export function Problems({ problems }: ProblemsProps) {
   );
 }
 
+/** `/parts/lead/1` as a person counts: `parts, lead, 2`. */
+function placeInWords(pointer: string): string {
+  return pointer
+    .split('/')
+    .filter(Boolean)
+    .map(part => (/^\d+$/.test(part) ? String(Number(part) + 1) : part))
+    .join(', ');
+}
+
 interface FailureProps {
   readonly error: unknown;
   retry?: () => void;
@@ -35,7 +44,7 @@ export function Failure({ error, retry, children }: FailureProps) {
   const message = error instanceof Error ? error.message : 'Something went wrong. Load the page again.';
   return (
     <Notice tone="stop" title={message}>
-      <Problems problems={body?.problems} />
+      <Problems problems={body?.problems?.map(({ at, message }) => ({ at: placeInWords(at), message }))} />
       {children}
       {isPassing(error) && retry && (
         <Button mt="2" size="small" onClick={retry}>

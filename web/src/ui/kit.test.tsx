@@ -3,9 +3,11 @@ import { ChakraProvider } from '@chakra-ui/react';
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { type ReactNode, useState } from 'react';
 import { afterEach, beforeAll, expect, test, vi } from 'vitest';
+import { ApiError } from '../api/client.ts';
 import { system } from '../theme/system.ts';
 import { Choice } from './choice.tsx';
 import { Disclosure } from './disclosure.tsx';
+import { Failure } from './failure.tsx';
 import { NumberField } from './number-field.tsx';
 import { OneOf } from './one-of.tsx';
 import { Pick } from './pick.tsx';
@@ -23,6 +25,16 @@ beforeAll(() => {
 afterEach(cleanup);
 
 const dressed = (children: ReactNode) => render(<ChakraProvider value={system}>{children}</ChakraProvider>);
+
+test('a refusal names its places as a person counts them', () => {
+  const problems = [{ at: '/parts/lead/1', message: 'the left foot carries the weight' }];
+  dressed(
+    <Failure error={new ApiError({ code: 'bad-request', message: 'It cannot stand.', id: '1', problems })} />,
+  );
+  expect(screen.getByRole('alert').textContent).toBe(
+    'It cannot stand.parts, lead, 2: the left foot carries the weight',
+  );
+});
 
 test('what is typed in a disclosure is kept while it is closed, and its form sends it', async () => {
   const told = vi.fn();
