@@ -6,6 +6,8 @@ import {
   figureLinks,
   figureRoute,
   findDanceRoutes,
+  findJoins,
+  findJoinsOf,
   type Library,
   openLibrary,
   printBeats,
@@ -28,6 +30,20 @@ export function links(args: Arguments) {
 export function couple(args: Arguments) {
   const [file = '', id = ''] = takeWords(args, 'FILE', 'PATTERN');
   return describeCouple(openFigures(file, id).get(id));
+}
+
+/** What fails between the figures of a file, or only where the second of two follows the first. */
+export function joins(args: Arguments) {
+  const [file = '', first, second] = args.words;
+  const { library } = openFigures(file, ...(first === undefined ? [] : [first, second ?? first]));
+  const found = first === undefined ? findJoins(library) : findJoinsOf(library, first, second ?? first);
+  const order = [...library.patterns.keys()];
+  return {
+    joins: found.map(({ figure, step, first: a, second: b, times, code, metres, message }) => ({
+      ...{ first: a, second: b, ...(times !== undefined && { times }), code },
+      ...{ at: `/patterns/${order.indexOf(figure)}/parts/follow/${step}`, metres, message },
+    })),
+  };
 }
 
 export function routes(args: Arguments) {

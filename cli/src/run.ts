@@ -2,7 +2,7 @@ import { checkDocument, type MipSolver } from '@map-step/core';
 import { z } from 'zod';
 import { ready } from './check-verbs.ts';
 import { CONVERT_OPTIONS, convert } from './convert-verb.ts';
-import { closure, compare, couple, links, routes } from './figure-verbs.ts';
+import { closure, compare, couple, joins, links, routes } from './figure-verbs.ts';
 import { readStudio, readValue } from './files.ts';
 import { recap, shots } from './lesson-verbs.ts';
 import { judge, lesson, PLAN_OPTIONS, plan, SOLVE_OPTIONS, solveProblem } from './plan-verbs.ts';
@@ -35,6 +35,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['compare', { usage: 'FILE A B', options: [], run: fine(compare) }],
   ['couple', { usage: 'FILE PATTERN', options: [], run: fine(couple) }],
   ['links', { usage: 'FILE PATTERN', options: [], run: fine(links) }],
+  ['joins', { usage: 'FILE [A B]', options: [], run: fine(joins) }],
   ['routes', { usage: 'FILE PATTERN', options: [], run: fine(routes) }],
   ['plan', { usage: 'FILE COURSE', options: PLAN_OPTIONS, run: plan }],
   ['solve', { usage: 'FILE', options: SOLVE_OPTIONS, run: solveProblem }],

@@ -51,7 +51,7 @@ function onceDanced(
 }
 
 /** The couple on the other feet: left and right changed, turns as they are. */
-function otherForm(couple: Couple): Couple {
+export function otherForm(couple: Couple): Couple {
   const { figure } = couple;
   const swapped = <Entry extends { readonly step: Figure['parts'][number]['steps'][number]['step'] } | null>(
     one: Entry,

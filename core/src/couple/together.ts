@@ -39,9 +39,24 @@ export interface CouplePose {
   readonly collides: number | null;
   /** True where the follower alone may be out of place for this one moment. */
   readonly mayPass: boolean;
+  /** How the moment was read: all that is asked again of a couple that came into the figure off its place. */
+  readonly read: MomentReading;
 }
 
-const TOO_NEAR = 0.15;
+/** One moment as it is danced from the middle of the hold. */
+export interface MomentReading {
+  /** The hold in force in a moment, those that it is held against, and whether one begins there. */
+  readonly holds: MomentHolds;
+  /** True where somebody steps outside or between the partner. */
+  readonly passes: boolean;
+  /** Degrees that both are carried round the middle between them, before the steps and after them. */
+  readonly rotation: { readonly before: number; readonly after: number };
+  /** From the leader's middle to the follower's before and after the steps. */
+  readonly way: { readonly from: Point; readonly to: Point };
+}
+
+/** Middles this near each other walk through one another, in metres. */
+export const TOO_NEAR = 0.15;
 
 /** What both have turned together since the figure began: the smaller, and nothing when to different sides. */
 export function jointTurn({ lead, follow }: Turned): number {
@@ -145,27 +160,32 @@ function readingsOf(
   from: Bodies,
   turns: Turned,
 ): readonly CouplePose[] {
-  const { inForce, against, begins } = moment.endsEvent ? holds.end : holds.within;
+  const momentHolds = moment.endsEvent ? holds.end : holds.within;
+  const { inForce, against, begins } = momentHolds;
   const growth = isFrame(inForce) ? jointGrowth(moment, turns) : NO_GROWTH;
   const isCarried = growth.before !== 0 || growth.after !== 0;
   const passes = isPassing(moment.lead) || isPassing(moment.follow);
   const readings: CouplePose[] = [];
   for (const rotation of isCarried ? [growth, NO_GROWTH] : [NO_GROWTH]) {
-    const { lead, follow, nearest } = moved(couple.figure.dance, moment, from, rotation, inForce);
+    const { lead, follow, way } = moved(couple.figure.dance, moment, from, rotation, inForce);
+    const nearest = nearestBetween(way);
     const place = placeIn(lead, follow.middle);
     const rel = follow.facing - lead.facing;
     const collides = inForce.contact !== 'body' && !passes && nearest < TOO_NEAR ? nearest : null;
     for (const hold of against) {
       const verdict = judgePlace(place, hold, { rel, begins, passes });
       const mayPass = !begins && !isFrame(hold);
-      readings.push({ moment, lead, follow, place, rel, hold, verdict, collides, mayPass });
+      readings.push({
+        ...{ moment, lead, follow, place, rel, hold, verdict, collides, mayPass },
+        read: { holds: momentHolds, passes, rotation, way },
+      });
     }
   }
   return readings;
 }
 
 /** The hold in force in a moment, those that it is held against, and whether one begins there. */
-interface MomentHolds {
+export interface MomentHolds {
   readonly inForce: Hold;
   readonly against: readonly Hold[];
   readonly begins: boolean;
@@ -224,7 +244,7 @@ function jointGrowth({ lead, follow }: Moment, turns: Turned): typeof NO_GROWTH 
   };
 }
 
-/** Both after a moment, and how near their middles come while they step straight and evenly. */
+/** Both after a moment, and the way of the follower's middle seen from the leader's. */
 function moved(dance: Dance, moment: Moment, from: Bodies, growth: typeof NO_GROWTH, hold: Hold) {
   const { lead, leadNext, follow, followNext } = moment;
   const before = carried(turnedBoth(from, lead?.step?.turnBefore, follow?.step?.turnBefore), growth.before);
@@ -235,7 +255,8 @@ function moved(dance: Dance, moment: Moment, from: Bodies, growth: typeof NO_GRO
   };
   const after = carried(landed, growth.after);
   const end = turnedBoth(after, lead?.step?.turnAfter, follow?.step?.turnAfter);
-  return { lead: end.lead, follow: end.follow, nearest: nearestBetween(before, landed) };
+  const between = ({ lead: one, follow: other }: Bodies) => minus(other.middle, one.middle);
+  return { lead: end.lead, follow: end.follow, way: { from: between(before), to: between(landed) } };
 }
 
 function turnedBoth({ lead, follow }: Bodies, leadTurn = 0, followTurn = 0): Bodies {
@@ -276,10 +297,9 @@ export function betweenFacings(lead: number, follow: number): number {
   return lead + apart / 2;
 }
 
-/** The least distance of two who go straight and evenly from one pair of places to another. */
-function nearestBetween(before: Bodies, after: Bodies): number {
-  const from = minus(before.follow.middle, before.lead.middle);
-  const way = minus(minus(after.follow.middle, after.lead.middle), from);
+/** The least distance of two who go straight and evenly from one place to each other to another. */
+export function nearestBetween({ from, to }: MomentReading['way']): number {
+  const way = minus(to, from);
   const length = way.x * way.x + way.y * way.y;
   const at = length === 0 ? 0 : Math.min(1, Math.max(0, -(from.x * way.x + from.y * way.y) / length));
   return Math.hypot(from.x + way.x * at, from.y + way.y * at);

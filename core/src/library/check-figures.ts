@@ -10,6 +10,7 @@ import { modulo, TICKS_PER_BEAT } from '../model/units.ts';
 import type { Figure, FigureFault, FigureReading } from '../steps/figure.ts';
 import { checkTurnAgainstHold } from '../steps/holds.ts';
 import { quickestStep, type StepKind } from '../steps/quickness.ts';
+import { danceOn, type JoinFinding } from './dance-on.ts';
 import { isOffered, type Library } from './library.ts';
 
 /** Something about one figure, with its place below the pattern. */
@@ -53,6 +54,7 @@ export function figureErrorsIn(
 export function createFigureChecker(library: Library): (reading: FigureReading) => readonly FigureIssue[] {
   const wholeBars = dancesInWholeBars(library);
   const routes = findDanceRoutes(library);
+  const dancedOn = danceOn(library);
   return reading => {
     const { figure } = reading;
     const errors = figureErrors(reading);
@@ -63,6 +65,7 @@ export function createFigureChecker(library: Library): (reading: FigureReading) 
       ...againstLine(figure),
       ...tooFast(figure, library),
       ...(route ? [asHint(route)] : []),
+      ...(errors.length === 0 && isOffered(figure.pattern) ? afterIt(dancedOn.after(figure), library) : []),
     ];
     return [
       ...errors.map(({ code, path, message }) => [code, path, message] as const),
@@ -89,6 +92,19 @@ export function findDanceRoutes(library: Library): ReadonlyMap<string, DanceRout
     if (found) routes.set(dance, found);
   }
   return routes;
+}
+
+const MOST_NAMED = 3;
+
+/** What fails after a figure, once a code: the figures that it leads into, three by name. */
+function afterIt(found: readonly JoinFinding[], library: Library): Hint[] {
+  return [...groupBy(found, ({ code }) => code)].map(([code, findings]): Hint => {
+    const message = findings[0]?.message ?? '';
+    if (code === 'creeps') return [code, ['parts'], message];
+    const names = findings.map(({ second }) => library.patterns.get(second)?.name ?? second);
+    const more = names.length > MOST_NAMED ? ` and ${names.length - MOST_NAMED} more` : '';
+    return [code, ['exit'], `into ${names.slice(0, MOST_NAMED).join(', ')}${more}: ${message}`];
+  });
 }
 
 function asHint({ code, path, message }: FigureFault): Hint {

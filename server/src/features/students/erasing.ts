@@ -34,6 +34,7 @@ export const TEXT_COLUMNS: readonly TextColumn[] = [
   ...jsons('plans', 'body'),
   ...jsons('courses', 'body'),
   ...jsons('patterns', 'body'),
+  ...jsons('figure_drafts', 'base', 'now'),
   ...jsons('dances', 'body'),
   ...jsons('levels', 'body'),
   ...jsons('elements', 'body'),

@@ -1,0 +1,158 @@
+// A couple that comes into a figure off the middle of its hold: what becomes of that, and where it fails.
+import type { Point } from '../floor/path.ts';
+import type { Dance } from '../model/document.ts';
+import type { FigureStep } from '../steps/figure.ts';
+import { holdPlace, type Placed } from '../steps/hold-shape.ts';
+import { isRock, rotate, stepMetres, takesWeight } from './body-track.ts';
+import type { HoldLine } from './couple-time.ts';
+import { judgePlace, type Verdict } from './place-verdict.ts';
+import { type CouplePose, nearestBetween, TOO_NEAR } from './together.ts';
+
+/** Where the follower is less the middle of the place that the hold has for it, in the leader's frame, in metres. */
+export type Off = Placed;
+
+export const NOT_OFF: Off = { ahead: 0, side: 0 };
+
+/** A figure danced from the middle along one line of holds. */
+export interface DancedWay {
+  readonly line: HoldLine;
+  readonly poses: readonly CouplePose[];
+  /** Metres that the steps of each moment give to be in place again; so much in all. */
+  readonly gives: readonly number[];
+  readonly given: number;
+}
+
+/** Something that fails only because of where the couple came in. */
+export interface CarriedHint {
+  readonly code: 'collide' | 'apart' | 'wrong-side';
+  /** The follower's step. */
+  readonly step: number;
+  readonly words: string;
+}
+
+const SHARE = 0.1;
+const MOST_GIVEN = 0.15;
+const NOT_JUDGED = 0.1;
+const TOLERANCE = 1e-9;
+
+/** What dancers adapt by themselves: a tenth of each step that has a length, the first steps first. */
+export function danceWay(dance: Dance, line: HoldLine, poses: readonly CouplePose[]): DancedWay {
+  let given = 0;
+  const gives = poses.map(({ moment }) => {
+    const metres =
+      stepGives(dance, moment.lead, moment.leadNext) + stepGives(dance, moment.follow, moment.followNext);
+    const own = Math.min(MOST_GIVEN - given, SHARE * metres);
+    given += own;
+    return own;
+  });
+  return { line, poses, gives, given };
+}
+
+function stepGives(dance: Dance, one: FigureStep | null, next: FigureStep | null): number {
+  if (!one?.step || !takesWeight(dance, one) || isRock(one, next)) return 0;
+  const { ahead, side } = stepMetres(dance, one, next);
+  return Math.hypot(ahead, side);
+}
+
+/** Where the couple is off after a way that it came into off by so much. */
+export function offAfter({ line, poses, given }: DancedWay, off: Off): Off {
+  const last = poses.at(-1);
+  if (!last) return off;
+  const middle = holdPlace((line.at(-1) ?? line[0]).hold).middle;
+  const own = { ahead: last.place.ahead - middle.ahead, side: last.place.side - middle.side };
+  const came = inFrame(rotated(worldOf(off), turnedBy(poses)), last.lead.facing);
+  return shortened({ ahead: own.ahead + came.ahead, side: own.side + came.side }, given);
+}
+
+/**
+ * What fails on a way that was come into off by so much, and not from the middle. Judged as from the middle, with the off
+ * added to every place; linear in the moments.
+ */
+export function carriedHints({ poses, gives }: DancedWay, off: Off): readonly CarriedHint[] {
+  const start = worldOf(off);
+  const hintedEvents = new Set(
+    poses.flatMap(({ verdict, collides, moment }) =>
+      verdict.code || collides !== null ? [moment.event] : [],
+    ),
+  );
+  let degrees = 0;
+  let givenBefore = 0;
+  let givenInEvent = 0;
+  let event = -1;
+  const judged = poses.map((pose, index) => {
+    const { moment, read, lead } = pose;
+    if (moment.event !== event) {
+      givenBefore += givenInEvent;
+      givenInEvent = 0;
+      event = moment.event;
+    }
+    givenInEvent += gives[index] ?? 0;
+    const stepping = rotated(shortenedPoint(start, givenBefore), degrees + read.rotation.before);
+    degrees += read.rotation.before + read.rotation.after;
+    const given = givenBefore + (moment.endsEvent ? givenInEvent : 0);
+    const left = inFrame(rotated(shortenedPoint(start, given), degrees), lead.facing);
+    const isTold =
+      hintedEvents.has(moment.event) || Math.hypot(left.ahead, left.side) < NOT_JUDGED - TOLERANCE;
+    return isTold ? { pose, verdict: FINE, collides: null } : judgedOff(pose, left, stepping);
+  });
+  return judged.flatMap(({ pose, verdict, collides }, index): CarriedHint[] => {
+    const step = pose.moment.followIndex;
+    const found: CarriedHint[] = [];
+    if (collides !== null) found.push({ code: 'collide', step, words: 'they walk into each other' });
+    const isAlone = [judged[index - 1], judged[index + 1]].every(next => !next?.verdict.code);
+    if (verdict.code && !(isAlone && pose.mayPass))
+      found.push({ code: verdict.code, step, words: `the follower is ${verdict.words}` });
+    return found;
+  });
+}
+
+const FINE: Verdict = { code: null, words: '', off: 0 };
+
+function judgedOff(pose: CouplePose, left: Off, stepping: Point) {
+  const { read, place, rel } = pose;
+  const { inForce, against, begins } = read.holds;
+  const at = { ahead: place.ahead + left.ahead, side: place.side + left.side };
+  const [first, ...others] = against.map(hold => judgePlace(at, hold, { rel, begins, passes: read.passes }));
+  const verdict = others.reduce((best, one) => (isBetter(one, best) ? one : best), first ?? FINE);
+  const from = { x: read.way.from.x + stepping.x, y: read.way.from.y + stepping.y };
+  const to = { x: read.way.to.x + stepping.x, y: read.way.to.y + stepping.y };
+  const nearest = nearestBetween({ from, to });
+  const isNearer = nearest < nearestBetween(read.way) - TOLERANCE;
+  const isFree = inForce.contact === 'body' || read.passes;
+  return { pose, verdict, collides: !isFree && isNearer && nearest < TOO_NEAR ? nearest : null };
+}
+
+function isBetter(one: Verdict, than: Verdict): boolean {
+  if ((one.code === null) !== (than.code === null)) return one.code === null;
+  return one.off < than.off - TOLERANCE;
+}
+
+/** Degrees that both are carried round in a figure. */
+function turnedBy(poses: readonly CouplePose[]): number {
+  return poses.reduce((sum, { read }) => sum + read.rotation.before + read.rotation.after, 0);
+}
+
+/** As a vector on the floor, the leader facing up. */
+function worldOf({ ahead, side }: Off): Point {
+  return { x: -side, y: ahead };
+}
+
+function inFrame(point: Point, facing: number): Off {
+  const { x, y } = rotated(point, -facing);
+  return { ahead: y, side: -x };
+}
+
+function rotated(point: Point, degrees: number): Point {
+  return rotate(point, { x: 0, y: 0 }, degrees);
+}
+
+function shortenedPoint({ x, y }: Point, by: number): Point {
+  const length = Math.hypot(x, y);
+  const scale = length <= by ? 0 : (length - by) / length;
+  return { x: x * scale, y: y * scale };
+}
+
+function shortened({ ahead, side }: Off, by: number): Off {
+  const { x, y } = shortenedPoint({ x: ahead, y: side }, by);
+  return { ahead: x, side: y };
+}
