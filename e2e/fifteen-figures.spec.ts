@@ -181,7 +181,8 @@ test('hard figures are written by keys alone, in at most three fifths of the pre
   for (const figure of FIGURES) {
     if (!page.url().includes(`/courses/${figure.course}/`))
       await page.goto(`/courses/${figure.course}/material`);
-    await page.getByRole('button', { name: 'New figure' }).waitFor();
+    // In a cell N begins a step.
+    await page.getByRole('button', { name: 'New figure' }).focus();
     let presses = await typed(page, `n${figure.name}{Enter}`);
     await expect(page.getByRole('heading', { name: figure.name, level: 2 })).toBeVisible();
     await expect(page.getByRole('textbox', { name: /^Rhythm/ })).toBeFocused();

@@ -162,9 +162,15 @@ export { checkDocument, type DocumentCheck } from './library/check-document.ts';
 export { type BrokenFigure, checkFirstEntry, figuresBrokenBy } from './library/check-entry.ts';
 export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
 export { circleThrough } from './library/check-needs.ts';
-export { findJoins, findJoinsOf, type JoinFinding } from './library/dance-on.ts';
+export {
+  danceOn,
+  type FigureJoin,
+  findJoins,
+  findJoinsOf,
+} from './library/dance-on.ts';
 export { findFigureByName, writtenName } from './library/figure-names.ts';
 export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
+export type { JoinFinding } from './library/join-words.ts';
 export { type LevelRoute, levelRoutes } from './library/level-routes.ts';
 export { byId, figureName, isOffered, type Library, type Material, openLibrary } from './library/library.ts';
 export {

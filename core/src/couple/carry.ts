@@ -54,21 +54,21 @@ function stepGives(dance: Dance, one: FigureStep | null, next: FigureStep | null
   return Math.hypot(ahead, side);
 }
 
-/** Where the couple is off after a way that it came into off by so much. */
-export function offAfter({ line, poses, given }: DancedWay, off: Off): Off {
+/** Where the couple is off after a way that it came into off by so much; `adapts`: as dancers do by themselves. */
+export function offAfter({ line, poses, given }: DancedWay, off: Off, adapts = true): Off {
   const last = poses.at(-1);
   if (!last) return off;
   const middle = holdPlace((line.at(-1) ?? line[0]).hold).middle;
   const own = { ahead: last.place.ahead - middle.ahead, side: last.place.side - middle.side };
   const came = inFrame(rotated(worldOf(off), turnedBy(poses)), last.lead.facing);
-  return shortened({ ahead: own.ahead + came.ahead, side: own.side + came.side }, given);
+  return shortened({ ahead: own.ahead + came.ahead, side: own.side + came.side }, adapts ? given : 0);
 }
 
 /**
  * What fails on a way that was come into off by so much, and not from the middle. Judged as from the middle, with the off
  * added to every place; linear in the moments.
  */
-export function carriedHints({ poses, gives }: DancedWay, off: Off): readonly CarriedHint[] {
+export function carriedHints({ poses, gives }: DancedWay, off: Off, adapts = true): readonly CarriedHint[] {
   const start = worldOf(off);
   const hintedEvents = new Set(
     poses.flatMap(({ verdict, collides, moment }) =>
@@ -86,7 +86,7 @@ export function carriedHints({ poses, gives }: DancedWay, off: Off): readonly Ca
       givenInEvent = 0;
       event = moment.event;
     }
-    givenInEvent += gives[index] ?? 0;
+    givenInEvent += adapts ? (gives[index] ?? 0) : 0;
     const stepping = rotated(shortenedPoint(start, givenBefore), degrees + read.rotation.before);
     degrees += read.rotation.before + read.rotation.after;
     const given = givenBefore + (moment.endsEvent ? givenInEvent : 0);

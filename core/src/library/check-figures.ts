@@ -10,7 +10,8 @@ import { modulo, TICKS_PER_BEAT } from '../model/units.ts';
 import type { Figure, FigureFault, FigureReading } from '../steps/figure.ts';
 import { checkTurnAgainstHold } from '../steps/holds.ts';
 import { quickestStep, type StepKind } from '../steps/quickness.ts';
-import { danceOn, type JoinFinding } from './dance-on.ts';
+import { danceOn } from './dance-on.ts';
+import type { JoinFinding } from './join-words.ts';
 import { isOffered, type Library } from './library.ts';
 
 /** Something about one figure, with its place below the pattern. */

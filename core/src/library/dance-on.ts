@@ -3,38 +3,18 @@ import {
   type CarriedHint,
   carriedHints,
   type DancedWay,
-  danceWay,
   NOT_OFF,
   type Off,
   offAfter,
 } from '../couple/carry.ts';
-import { type Couple, holdLines, readCouple } from '../couple/couple-time.ts';
-import { otherForm } from '../couple/drift.ts';
-import { dancePoses } from '../couple/together.ts';
 import { figureClosure, footRepeats } from '../floor/closure.ts';
 import { entryAt } from '../model/entry-at.ts';
-import { modulo, printMetres } from '../model/units.ts';
-import { stepCount } from '../steps/counts.ts';
-import { type Figure, partTurn } from '../steps/figure.ts';
-import { holdPlace } from '../steps/hold-shape.ts';
+import type { Figure } from '../steps/figure.ts';
 import { allExitHolds, entryHolds } from '../steps/holds.ts';
 import { canFollow, holdsAndFeetLink } from '../steps/links.ts';
-import { isOffered, type Library } from './library.ts';
-
-/** A join, or a figure danced over and over, that fails where each figure by itself does not. */
-export interface JoinFinding {
-  readonly first: string;
-  readonly second: string;
-  /** The time, or the round of both, that fails. */
-  readonly times?: number;
-  readonly code: 'join-collide' | 'join-apart' | 'join-wrong-side' | 'creeps';
-  /** The figure that fails, and the follower's step of it. */
-  readonly figure: string;
-  readonly step: number;
-  /** Off: carried into the second figure, or left after the first time. */
-  readonly metres: number;
-  readonly message: string;
-}
+import { type DancedFigure, danceFigure, danceFigures, entryOf, exitOf } from './danced-figures.ts';
+import { findingOf, type JoinFinding } from './join-words.ts';
+import type { Library } from './library.ts';
 
 const CODES = { collide: 'join-collide', apart: 'join-apart', 'wrong-side': 'join-wrong-side' } as const;
 const GRAIN = 0.05;
@@ -46,6 +26,16 @@ const ROUNDS = 4;
 export interface DanceOn {
   /** What fails after a figure, which may stand in the library in another form: each link, then over and over. */
   after(figure: Figure): readonly JoinFinding[];
+  /** The figures that may follow it, and how each joins on the floor, in the order of the library. */
+  joins(figure: Figure): readonly FigureJoin[];
+}
+
+/** `care`: it goes as dancers adapt by themselves, and would not if they did not; `fails`: it does not go all the same. */
+export interface FigureJoin {
+  readonly id: string;
+  readonly goes: 'well' | 'care' | 'fails';
+  /** What happens there; empty where it goes well. */
+  readonly message: string;
 }
 
 /**
@@ -54,15 +44,34 @@ export interface DanceOn {
  */
 export function danceOn(library: Library): DanceOn {
   const danced = danceFigures(library);
+  const around = (figure: Figure) => {
+    const own = danced.find(one => one.figure === figure) ?? danceFigure(figure);
+    if (!own) return undefined;
+    // In its own form, in the place of what the library has under its id.
+    const all = danced.map(one => (one.figure.pattern.id === figure.pattern.id ? own : one));
+    return { own, all: all.includes(own) ? all : [...all, own] };
+  };
   return {
     after: figure => {
-      const own = danced.find(one => one.figure === figure) ?? danceFigure(figure);
-      if (!own) return [];
-      // In its own form, in the place of what the library has under its id.
-      const all = danced.map(one => (one.figure.pattern.id === figure.pattern.id ? own : one));
-      return findingsAfter(own, all.includes(own) ? all : [...all, own]);
+      const found = around(figure);
+      return found ? findingsAfter(found.own, found.all) : [];
+    },
+    joins: figure => {
+      const found = around(figure);
+      if (!found) return [];
+      const { own, all } = found;
+      return all.filter(next => canFollow(figure, next.figure)).map(next => howItJoins(own, next));
     },
   };
+}
+
+/** As dancers adapt, and as it would be if they did not. */
+function howItJoins(own: DancedFigure, next: DancedFigure): FigureJoin {
+  const { id } = next.figure.pattern;
+  const [fault] = joinOf(own, next);
+  if (fault) return { id, goes: 'fails', message: fault.message };
+  const [stiff] = joinOf(own, next, false);
+  return { id, goes: stiff ? 'care' : 'well', message: stiff?.message ?? '' };
 }
 
 /** What fails between the figures of a library, in their order. */
@@ -90,55 +99,18 @@ function findingsAfter(one: DancedFigure, all: readonly DancedFigure[]): readonl
   return [...all.flatMap(next => joinOf(one, next)), ...repeatOf(one, all)];
 }
 
-interface DancedFigure {
-  readonly figure: Figure;
-  readonly couple: Couple;
-  readonly ways: readonly DancedWay[];
-  /** On the other feet, where that is how it goes on. */
-  readonly otherWays: readonly DancedWay[];
-}
-
-function danceFigures(library: Library): readonly DancedFigure[] {
-  return [...library.readings.values()].flatMap(({ figure, faults }) =>
-    faults.length === 0 && isOffered(figure.pattern) ? (danceFigure(figure) ?? []) : [],
-  );
-}
-
-function danceFigure(figure: Figure): DancedFigure | undefined {
-  const couple = readCouple(figure);
-  if (!couple) return undefined;
-  const otherWays = footRepeats(figure) === 2 ? waysOf(otherForm(couple)) : [];
-  return { figure, couple, ways: waysOf(couple), otherWays };
-}
-
-/** Its ways whose holds fit what both turn. */
-function waysOf(couple: Couple): readonly DancedWay[] {
-  const { dance } = couple.figure;
-  const turn = partTurn(couple.follow) - partTurn(couple.lead);
-  return holdLines(couple)
-    .flat()
-    .filter(line => {
-      const [from, to] = [line[0].hold.rel, (line.at(-1) ?? line[0]).hold.rel];
-      return from === undefined || to === undefined || modulo(to - from - turn, 360) === 0;
-    })
-    .map(line => danceWay(dance, line, dancePoses(couple, line)));
-}
-
-const entryOf = ({ line }: DancedWay) => line[0].hold.id;
-const exitOf = ({ line }: DancedWay) => (line.at(-1) ?? line[0]).hold.id;
-
 /** For each way into A the exit, and the exit of B, with the fewest hints; what fails first. */
-function joinOf(first: DancedFigure, second: DancedFigure): readonly JoinFinding[] {
+function joinOf(first: DancedFigure, second: DancedFigure, adapts = true): readonly JoinFinding[] {
   // After itself it is danced over and over.
   if (first === second || !canFollow(first.figure, second.figure)) return [];
   const found = new Map<string, JoinFinding>();
   for (const entry of new Set(first.ways.map(entryOf))) {
     let best: { hints: readonly CarriedHint[]; off: Off } | undefined;
     for (const way of first.ways.filter(one => entryOf(one) === entry)) {
-      const off = offAfter(way, NOT_OFF);
+      const off = offAfter(way, NOT_OFF, adapts);
       const cut = { ahead: wholeGrains(off.ahead), side: wholeGrains(off.side) };
       for (const next of second.ways.filter(one => entryOf(one) === exitOf(way))) {
-        const hints = hintsAt(next, cut);
+        const hints = adapts ? hintsAt(next, cut) : carriedHints(next, cut, false);
         if (!best || hints.length < best.hints.length) best = { hints, off };
       }
     }
@@ -248,50 +220,4 @@ function bestWay(
     if (!best || hints < best.hints) best = { way, hints };
   }
   return best?.way;
-}
-
-interface Found {
-  readonly first: DancedFigure;
-  readonly second: DancedFigure;
-  readonly failing: DancedFigure;
-  readonly code: JoinFinding['code'];
-  readonly hint: CarriedHint;
-  readonly off: Off;
-  readonly times?: number;
-}
-
-function findingOf({ first, second, failing, code, hint, off, times }: Found): JoinFinding {
-  const metres = Math.hypot(off.ahead, off.side);
-  const { figure, couple } = failing;
-  const [a, b] = [first.figure.pattern.name, second.figure.pattern.name];
-  const count = stepCount(figure, couple.follow, hint.step);
-  const way = offInWords(off, first);
-  const alone = first === second;
-  const message =
-    times === undefined
-      ? `${a} leaves the follower ${way}; in ${b} at ${count} ${hint.words}`
-      : `${alone ? 'over and over' : `by turns with ${b}`} it leaves the follower ${way} each time; the ${ordinal(times)} time ${alone ? '' : `in ${figure.pattern.name} `}at ${count} ${hint.words}`;
-  return {
-    ...{ first: first.figure.pattern.id, second: second.figure.pattern.id },
-    ...(times !== undefined && { times }),
-    ...{ code, figure: figure.pattern.id, step: hint.step, metres, message },
-  };
-}
-
-function ordinal(number: number): string {
-  return (
-    ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'][number - 1] ?? `${number}th`
-  );
-}
-
-/** Which way the follower is off, seen along the direction of the hold. */
-function offInWords({ ahead, side }: Off, { ways }: DancedFigure): string {
-  const hold = ways[0]?.line.at(-1)?.hold;
-  const { middle } = hold ? holdPlace(hold) : { middle: { ahead: 1, side: 0 } };
-  const usual = Math.hypot(middle.ahead, middle.side);
-  const [cos, sin] = usual === 0 ? [1, 0] : [middle.ahead / usual, middle.side / usual];
-  const [along, across] = [ahead * cos + side * sin, side * cos - ahead * sin];
-  if (Math.abs(along) >= Math.abs(across))
-    return `${printMetres(along)} too ${along > 0 ? 'far away' : 'near'}`;
-  return `${printMetres(across)} too far to the leader’s ${across > 0 ? 'left' : 'right'}`;
 }
