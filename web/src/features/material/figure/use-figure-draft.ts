@@ -18,7 +18,10 @@ export const figureDrafts = createDraftStore<Pattern>('figures');
 export interface FigureEditing extends Omit<Drafting<Pattern>, 'body' | 'change'> {
   readonly pattern: Pattern;
   readonly reading: FigureReading;
+  /** What is wrong, as soon as there was time to look. */
   readonly issues: readonly FigureIssue[];
+  /** What is wrong this moment. */
+  issuesNow(): readonly FigureIssue[];
   readonly mayWrite: boolean;
   /** Makes of the figure as it stands what is wanted; saved as soon as it can be danced, else kept until it can. */
   change(what: string, make: (pattern: Pattern, figure: Figure) => Pattern, seen?: Pattern): void;
@@ -56,6 +59,7 @@ export function useFigureDraft(id: string): FigureEditing | undefined {
     pattern,
     reading,
     issues,
+    issuesNow: () => check(reading),
     mayWrite: me.role === 'director' || me.role === 'teacher',
     change: (what, make, seen) =>
       drafting.change(what, now => make(now, readFigure(now, dance).figure), seen),

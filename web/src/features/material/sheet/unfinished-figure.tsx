@@ -38,8 +38,9 @@ function useReading(pattern: Pattern | undefined): FigureEditing | undefined {
     if (!dance) return undefined;
     const reading = readFigure(pattern, dance);
     const nothing = () => undefined;
+    const issues = createFigureChecker(library)(reading);
     return {
-      ...{ pattern, reading, issues: createFigureChecker(library)(reading), mayWrite: false },
+      ...{ pattern, reading, issues, issuesNow: () => issues, mayWrite: false },
       ...{ isNew: false, state: 'saved', error: undefined, clashes: [], first: undefined, history: [] },
       ...{ change: nothing, settle: nothing, takeBack: nothing },
       ...{ undo: undefined, redo: undefined, discard: undefined },

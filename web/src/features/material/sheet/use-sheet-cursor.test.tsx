@@ -16,7 +16,7 @@ function openSheet() {
   const reading = readFigure(pattern, dance);
   const changed: Pattern[] = [];
   const editing = {
-    ...{ pattern, reading, issues: [], mayWrite: true },
+    ...{ pattern, reading, issues: [], issuesNow: () => [], mayWrite: true },
     change: (_: string, make: (now: Pattern, read: Figure) => Pattern) =>
       changed.push(make(pattern, reading.figure)),
   } as unknown as FigureEditing;

@@ -111,9 +111,8 @@ export function useSheetCursor(editing: FigureEditing, library: Library, doors: 
   const mend = () => {
     const mendable = (issue: FigureIssue) => findMend(figure, issue) !== undefined;
     // What is wrong here first, then what is wrong with the figure.
-    const found =
-      editing.issues.find(issue => isAt(issue.path, place) && mendable(issue)) ??
-      editing.issues.find(mendable);
+    const issues = editing.issuesNow();
+    const found = issues.find(issue => isAt(issue.path, place) && mendable(issue)) ?? issues.find(mendable);
     const mended = found && findMend(figure, found);
     if (mended) editing.change('Mended', (now, read) => findMend(read, found)?.pattern ?? now);
   };
