@@ -22,12 +22,14 @@ test('the file is what its source makes (npm run demo)', () => {
   expect(text).toBe(writeDocument(buildDemo(tarnStreet)));
 });
 
-test('every figure passes check without an error; hints speak of turns on the line, of three over four, and of the corner', () => {
+test('every figure passes check without an error; hints speak of turns on the line, of three over four, of the corner, and of what follows', () => {
   const read = readDocument(text);
   const problems = read.ok ? checkDocument(read.value).problems : [];
   expect(problems.filter(({ severity }) => severity === 'error')).toEqual([]);
   expect([...new Set(problems.map(({ code }) => code))].sort()).toEqual([
     'beats-off-bar',
+    'creeps',
+    'join-collide',
     'no-way-back',
     'turn-against-line',
   ]);

@@ -33,6 +33,28 @@ const LOW: Hold = {
   ...{ id: 'low', name: 'Low', contact: 'hand', rel: 180 },
   touch: [{ lead: 'left-hand', follow: 'right-hand', height: 'low' }],
 };
+/** Two figures, the second of which may follow the first alone. */
+const joined = (first: string, second: string, contact: Hold['contact'] = 'hand') =>
+  inDance(
+    {
+      floor: 'free',
+      holds: [
+        { id: 'open', name: 'Open', contact, rel: 180 },
+        { id: 'two', name: 'Two', contact, rel: 180 },
+        { id: 'end', name: 'End', contact, rel: 180 },
+      ],
+    },
+    [
+      figure('a', {
+        parts: { lead: 'L place, R place, L place, R close', follow: first },
+        ...{ entry: ['open'], exit: 'two' },
+      }),
+      figure('b', {
+        parts: { lead: 'L place, R place, L place, R close', follow: second },
+        ...{ entry: ['two'], exit: 'end' },
+      }),
+    ],
+  );
 /** The leader stands, the follower turns; then both are as before. */
 const standing = (follow: string) => ({
   rhythm: '1 2',
@@ -205,7 +227,10 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
         },
       }),
     ]),
-    [['wrong-side', '/patterns/0/parts/follow/3']],
+    [
+      ['wrong-side', '/patterns/0/parts/follow/3'],
+      ['creeps', '/patterns/0/parts'],
+    ],
   ],
   [
     'two who walk into each other',
@@ -214,7 +239,25 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
         parts: { lead: 'L fwd, R fwd, L close, R close', follow: 'R fwd, L fwd, R close, L close' },
       }),
     ]),
-    [['collide', '/patterns/0/parts/follow/1']],
+    [
+      ['collide', '/patterns/0/parts/follow/1'],
+      ['creeps', '/patterns/0/parts'],
+    ],
+  ],
+  [
+    'hands that no longer reach in the figure after it',
+    joined('R back, L place, R place, L close', 'R back, L place, R place, L close'),
+    [['join-apart', '/patterns/0/exit']],
+  ],
+  [
+    'one who comes too near and walks into the leader in the figure after it',
+    joined('R fwd, L place, R place, L close', 'R fwd, L place, R back, L close'),
+    [['join-collide', '/patterns/0/exit']],
+  ],
+  [
+    'one who passes the leader in the figure after it',
+    joined('R fwd small, L place, R place, L close', 'R fwd small, L place, R back small, L close', 'body'),
+    [['join-wrong-side', '/patterns/0/exit']],
   ],
   [
     'a basic that leaves its spot: 0.45 m a bar, two bars to the phrase',
