@@ -9,6 +9,7 @@ import {
 } from '../couple/carry.ts';
 import { figureClosure, footRepeats } from '../floor/closure.ts';
 import { entryAt } from '../model/entry-at.ts';
+import { groupBy } from '../model/group-by.ts';
 import type { Figure } from '../steps/figure.ts';
 import { allExitHolds, entryHolds } from '../steps/holds.ts';
 import { canFollow, holdsAndFeetLink } from '../steps/links.ts';
@@ -34,8 +35,9 @@ export interface DanceOn {
 export interface FigureJoin {
   readonly id: string;
   readonly goes: 'well' | 'care' | 'fails';
-  /** What happens there; empty where it goes well. */
-  readonly message: string;
+  /** Where the follower is left, and what happens then; empty where it goes well. */
+  readonly left: string;
+  readonly there: string;
 }
 
 /**
@@ -43,13 +45,15 @@ export interface FigureJoin {
  * leads to and from it. Each figure is danced once for each of its ways; a link is a look-up.
  */
 export function danceOn(library: Library): DanceOn {
-  const danced = danceFigures(library);
+  let all: readonly DancedFigure[] | undefined;
   const around = (figure: Figure) => {
+    all ??= danceFigures(library);
+    const danced = all;
     const own = danced.find(one => one.figure === figure) ?? danceFigure(figure);
     if (!own) return undefined;
     // In its own form, in the place of what the library has under its id.
-    const all = danced.map(one => (one.figure.pattern.id === figure.pattern.id ? own : one));
-    return { own, all: all.includes(own) ? all : [...all, own] };
+    const others = danced.map(one => (one.figure.pattern.id === figure.pattern.id ? own : one));
+    return { own, all: others.includes(own) ? others : [...others, own] };
   };
   return {
     after: figure => {
@@ -60,7 +64,7 @@ export function danceOn(library: Library): DanceOn {
       const found = around(figure);
       if (!found) return [];
       const { own, all } = found;
-      return all.filter(next => canFollow(figure, next.figure)).map(next => howItJoins(own, next));
+      return all.filter(next => mayFollow(own, next)).map(next => howItJoins(own, next));
     },
   };
 }
@@ -69,9 +73,9 @@ export function danceOn(library: Library): DanceOn {
 function howItJoins(own: DancedFigure, next: DancedFigure): FigureJoin {
   const { id } = next.figure.pattern;
   const [fault] = joinOf(own, next);
-  if (fault) return { id, goes: 'fails', message: fault.message };
+  if (fault) return { id, goes: 'fails', left: fault.left, there: fault.there };
   const [stiff] = joinOf(own, next, false);
-  return { id, goes: stiff ? 'care' : 'well', message: stiff?.message ?? '' };
+  return { id, goes: stiff ? 'care' : 'well', left: stiff?.left ?? '', there: stiff?.there ?? '' };
 }
 
 /** What fails between the figures of a library, in their order. */
@@ -102,17 +106,13 @@ function findingsAfter(one: DancedFigure, all: readonly DancedFigure[]): readonl
 /** For each way into A the exit, and the exit of B, with the fewest hints; what fails first. */
 function joinOf(first: DancedFigure, second: DancedFigure, adapts = true): readonly JoinFinding[] {
   // After itself it is danced over and over.
-  if (first === second || !canFollow(first.figure, second.figure)) return [];
+  if (first === second || !mayFollow(first, second)) return [];
   const found = new Map<string, JoinFinding>();
-  for (const entry of new Set(first.ways.map(entryOf))) {
+  for (const ends of endsOf(first, adapts)) {
     let best: { hints: readonly CarriedHint[]; off: Off } | undefined;
-    for (const way of first.ways.filter(one => entryOf(one) === entry)) {
-      const off = offAfter(way, NOT_OFF, adapts);
-      const cut = { ahead: wholeGrains(off.ahead), side: wholeGrains(off.side) };
-      for (const next of second.ways.filter(one => entryOf(one) === exitOf(way))) {
-        const hints = adapts ? hintsAt(next, cut) : carriedHints(next, cut, false);
-        if (!best || hints.length < best.hints.length) best = { hints, off };
-      }
+    for (const { hold, off, cut, key } of ends) {
+      const hints = hintsFrom(second, { hold, cut, key, adapts });
+      if (hints && (!best || hints.length < best.hints.length)) best = { hints, off };
     }
     const hint = best?.hints[0];
     if (!best || !hint) continue;
@@ -123,16 +123,63 @@ function joinOf(first: DancedFigure, second: DancedFigure, adapts = true): reado
   return [...found.values()];
 }
 
-/** The same off leads into a way from many figures: it is danced once. */
-const known = new WeakMap<DancedWay, Map<string, readonly CarriedHint[]>>();
+/** What lets figures follow one another is one of few kinds: each pair of kinds is looked at once. */
+const following = new Map<number, boolean>();
 
-function hintsAt(way: DancedWay, off: Off): readonly CarriedHint[] {
-  const byOff = known.get(way) ?? new Map<string, readonly CarriedHint[]>();
-  known.set(way, byOff);
-  const key = `${off.ahead.toFixed(2)} ${off.side.toFixed(2)}`;
-  const hints = byOff.get(key) ?? carriedHints(way, off);
-  byOff.set(key, hints);
-  return hints;
+function mayFollow({ ends, figure }: DancedFigure, next: DancedFigure): boolean {
+  const key = pairOf(ends, next.starts);
+  const isKnown = following.get(key) ?? canFollow(figure, next.figure);
+  following.set(key, isKnown);
+  return isKnown;
+}
+
+const MOST_KINDS = 2 ** 26;
+
+function pairOf(ends: number, starts: number): number {
+  return ends * MOST_KINDS + starts;
+}
+
+interface End {
+  readonly hold: string;
+  readonly off: Off;
+  readonly cut: Off;
+  readonly key: string;
+}
+
+const knownEnds = new WeakMap<DancedFigure, readonly (readonly End[])[]>();
+
+/** Where a figure leaves the couple, for each way into it by each way out. */
+function endsOf(danced: DancedFigure, adapts: boolean): readonly (readonly End[])[] {
+  const kept = adapts ? knownEnds.get(danced) : undefined;
+  if (kept) return kept;
+  const ends = [...groupBy(danced.ways, entryOf).values()].map(ways =>
+    ways.map((way): End => {
+      const off = offAfter(way, NOT_OFF, adapts);
+      const cut = { ahead: wholeGrains(off.ahead), side: wholeGrains(off.side) };
+      const hold = exitOf(way);
+      return { hold, off, cut, key: `${hold} ${cut.ahead.toFixed(2)} ${cut.side.toFixed(2)}` };
+    }),
+  );
+  if (adapts) knownEnds.set(danced, ends);
+  return ends;
+}
+
+/** The same off leads into a figure from many others: it is danced once. */
+const knownHints = new WeakMap<DancedFigure, Map<string, readonly CarriedHint[] | undefined>>();
+
+/** What fails where a figure is come into in a hold off by so much, by the exit with the fewest; undefined where it is no way in. */
+function hintsFrom(
+  danced: DancedFigure,
+  { hold, cut, key, adapts }: Omit<End, 'off'> & { readonly adapts: boolean },
+): readonly CarriedHint[] | undefined {
+  const byKey = knownHints.get(danced) ?? new Map<string, readonly CarriedHint[] | undefined>();
+  knownHints.set(danced, byKey);
+  if (adapts && byKey.has(key)) return byKey.get(key);
+  const all = danced.ways.filter(way => entryOf(way) === hold).map(way => carriedHints(way, cut, adapts));
+  const [first, ...others] = all;
+  const least = first && others.reduce((best, one) => (one.length < best.length ? one : best), first);
+  if (adapts) byKey.set(key, least);
+  return least;
 }
 
 /** Towards nothing, in whole grains. */
@@ -159,12 +206,17 @@ function repeatOf(one: DancedFigure, all: readonly DancedFigure[]): readonly Joi
 
 /** The first of the library that links to a figure and from it. */
 function partnerOf(one: DancedFigure, all: readonly DancedFigure[]): DancedFigure | undefined {
-  return all.find(
-    other =>
-      other !== one &&
-      holdsAndFeetLink(one.figure, other.figure) &&
-      holdsAndFeetLink(other.figure, one.figure),
-  );
+  return all.find(other => other !== one && links(one, other) && links(other, one));
+}
+
+/** By hold and feet, each pair of kinds looked at once. */
+const linking = new Map<number, boolean>();
+
+function links({ ends, figure }: DancedFigure, next: DancedFigure): boolean {
+  const key = pairOf(ends, next.starts);
+  const isKnown = linking.get(key) ?? holdsAndFeetLink(figure, next.figure);
+  linking.set(key, isKnown);
+  return isKnown;
 }
 
 function followsItself(figure: Figure): boolean {

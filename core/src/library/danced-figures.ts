@@ -5,7 +5,9 @@ import { otherForm } from '../couple/drift.ts';
 import { dancePoses } from '../couple/together.ts';
 import { footRepeats } from '../floor/closure.ts';
 import { modulo } from '../model/units.ts';
-import { type Figure, partTurn } from '../steps/figure.ts';
+import { type Figure, figureTurn, partTurn } from '../steps/figure.ts';
+import { allExitHolds, entryHolds } from '../steps/holds.ts';
+import { alignments } from '../steps/links.ts';
 import { isOffered, type Library } from './library.ts';
 
 export interface DancedFigure {
@@ -14,6 +16,9 @@ export interface DancedFigure {
   readonly ways: readonly DancedWay[];
   /** On the other feet, where that is how it goes on. */
   readonly otherWays: readonly DancedWay[];
+  /** What it leads into others by, and what others lead into it by: figures of one kind have one number. */
+  readonly ends: number;
+  readonly starts: number;
 }
 
 /** The figures on offer that a couple dances and that have no faults, in the order of the library. */
@@ -23,12 +28,34 @@ export function danceFigures(library: Library): readonly DancedFigure[] {
   );
 }
 
+/** Figures stay the same from one library to the next while nobody changes them: danced once. */
+const known = new WeakMap<Figure, { readonly danced: DancedFigure | undefined }>();
+
 /** A figure danced on all its ways; undefined where no couple dances it. */
 export function danceFigure(figure: Figure): DancedFigure | undefined {
+  const kept = known.get(figure) ?? { danced: onAllWays(figure) };
+  known.set(figure, kept);
+  return kept.danced;
+}
+
+function onAllWays(figure: Figure): DancedFigure | undefined {
   const couple = readCouple(figure);
   if (!couple) return undefined;
   const otherWays = footRepeats(figure) === 2 ? waysOf(otherForm(couple)) : [];
-  return { figure, couple, ways: waysOf(couple), otherWays };
+  const { pattern, dance, parts } = figure;
+  const align = alignments(figure).join();
+  const feet = (which: 'start' | 'end') => parts.map(part => `${part.role}${part[which]}`).join();
+  const ends = `${dance.id} ${allExitHolds(pattern).join()} ${feet('end')} ${align} ${figureTurn(figure)}`;
+  const starts = `${dance.id} ${entryHolds(pattern).join()} ${feet('start')} ${align}`;
+  return { figure, couple, ways: waysOf(couple), otherWays, ends: numberOf(ends), starts: numberOf(starts) };
+}
+
+const numbers = new Map<string, number>();
+
+function numberOf(kind: string): number {
+  const number = numbers.get(kind) ?? numbers.size;
+  numbers.set(kind, number);
+  return number;
 }
 
 /** Its ways whose holds fit what both turn. */

@@ -18,6 +18,9 @@ export interface JoinFinding {
   /** Off: carried into the second figure, or left after the first time. */
   readonly metres: number;
   readonly message: string;
+  /** Where the first leaves the follower, and what happens then. */
+  readonly left: string;
+  readonly there: string;
 }
 
 interface Found {
@@ -30,22 +33,33 @@ interface Found {
   readonly times?: number;
 }
 
-/** A finding with its message. */
+/** A finding; its words are made when they are read, for most of many are only counted. */
 export function findingOf({ first, second, failing, code, hint, off, times }: Found): JoinFinding {
-  const metres = Math.hypot(off.ahead, off.side);
   const { figure, couple } = failing;
-  const [a, b] = [first.figure.pattern.name, second.figure.pattern.name];
-  const count = stepCount(figure, couple.follow, hint.step);
-  const way = offInWords(off, first);
-  const alone = first === second;
-  const message =
-    times === undefined
-      ? `${a} leaves the follower ${way}; in ${b} at ${count} ${hint.words}`
-      : `${alone ? 'over and over' : `by turns with ${b}`} it leaves the follower ${way} each time; the ${ordinal(times)} time ${alone ? '' : `in ${figure.pattern.name} `}at ${count} ${hint.words}`;
+  const left = () => offInWords(off, first);
+  const there = () => `at ${stepCount(figure, couple.follow, hint.step)} ${hint.words}`;
+  const message = () => {
+    const [a, b] = [first.figure.pattern.name, second.figure.pattern.name];
+    if (times === undefined) return `${a} leaves the follower ${left()}; in ${b} ${there()}`;
+    const isAlone = first === second;
+    const [way, where] = isAlone
+      ? ['over and over', '']
+      : [`by turns with ${b}`, `in ${figure.pattern.name} `];
+    return `danced ${way} it leaves the follower ${left()} each time; the ${ordinal(times)} time ${where}${there()}`;
+  };
   return {
     ...{ first: first.figure.pattern.id, second: second.figure.pattern.id },
     ...(times !== undefined && { times }),
-    ...{ code, figure: figure.pattern.id, step: hint.step, metres, message },
+    ...{ code, figure: figure.pattern.id, step: hint.step, metres: Math.hypot(off.ahead, off.side) },
+    get message() {
+      return message();
+    },
+    get left() {
+      return left();
+    },
+    get there() {
+      return there();
+    },
   };
 }
 

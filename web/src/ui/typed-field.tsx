@@ -76,6 +76,7 @@ export function TypedField(props: TypedFieldProps) {
       <Combobox.Control>
         {' '}
         <Combobox.Input
+          bg="panel"
           aria-describedby={`${id}-fault ${id}-hint`}
           autoComplete="off"
           spellCheck={false}

@@ -29,11 +29,16 @@ export function Around({ figure }: { figure: Figure }) {
   const { after, before } = useMemo(() => figureLinks(library, figure), [library, figure]);
   const joins = useMemo(() => danceOn(library).joins(figure), [library, figure]);
   const troubled = new Set(joins.flatMap(({ id, goes }) => (goes === 'well' ? [] : [id])));
+  const left = joins.find(join => join.left !== '')?.left;
   const onOther = useMemo(() => linksOnOtherFoot(library, figure), [library, figure]);
   return (
     <Group title="What may stand around it">
       <FigureLinks word="After it" ids={after.filter(id => !troubled.has(id))} />
-      <FloorJoins word="Only with care" joins={joins.filter(({ goes }) => goes === 'care')} />
+      {left && <p>It leaves the follower {left}.</p>}
+      <FloorJoins
+        word="After it only with care: smaller steps there, or a hand let go, else"
+        joins={joins.filter(({ goes }) => goes === 'care')}
+      />
       <FloorJoins
         word="By foot and hold, but not on the floor"
         joins={joins.filter(({ goes }) => goes === 'fails')}
@@ -86,22 +91,21 @@ function ShortTurn({ figure, library }: { figure: Figure; library: Library }) {
   );
 }
 
-/** Figures that follow with care or not at all, each with why. */
+/** Figures that follow with care or not at all, each with what happens there. */
 function FloorJoins({ word, joins }: { word: string; joins: readonly FigureJoin[] }) {
   const { library, answer } = useCourse();
   const { search } = useLocation();
   if (joins.length === 0) return null;
   return (
     <div>
-      <Label>{word}:</Label>
+      <Label>{word}</Label>
       <chakra.ul pl="5" fontSize="sm">
-        {joins.map(({ id, goes, message }) => (
+        {joins.map(({ id, there }) => (
           <li key={id}>
             <Link to={{ pathname: `/courses/${answer.course.id}/material/${id}`, search }}>
               {figureName(library, id)}
             </Link>
-            : {message}
-            {goes === 'care' && ', unless both give a little: take smaller steps there, or let a hand go'}
+            : {there}
           </li>
         ))}
       </chakra.ul>
