@@ -110,6 +110,15 @@ test('a term from nothing: six weeks, two classes, evenings that nobody wrote do
     await expect(page.getByText('The classes follow this plan.')).toBeVisible();
   });
 
+  await test.step('how a turn is written is told at the field, and nothing is too quick at its own tempo', async () => {
+    await page.goto('/courses/harbour-1/material/walk');
+    await page.getByRole('button', { name: 'Leader, count 1: L fwd' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/^\+90 turns a quarter left/)).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByText(/too quick/)).toHaveCount(0);
+  });
+
   await test.step('a name that the studio knows is offered before a new student is made', async () => {
     await page.goto('/classes/monday');
     await page.getByLabel('Leaders, one name a line').fill('Ana\nBen');
@@ -193,8 +202,16 @@ test('a term from nothing: six weeks, two classes, evenings that nobody wrote do
     expect((await asked.allTextContents()).slice(1).sort()).toEqual(had.sort());
   });
 
-  await test.step('a student is found from anywhere, with every class', async () => {
+  await test.step('the final check asks all that the class will have had by its own plan', async () => {
     await studio.goTo('2026-04-13');
+    await lesson('check', 'class=monday');
+    await page.getByRole('button', { name: 'One more check' }).click();
+    await page.getByRole('button', { name: 'Make the final check' }).click();
+    const asked = page.getByRole('grid').getByRole('columnheader');
+    await expect(asked).toHaveCount(planned.size + 1);
+  });
+
+  await test.step('a student is found from anywhere, with every class', async () => {
     await page.goto('/');
     await page.getByRole('button', { name: 'Find' }).waitFor();
     await page.keyboard.press('Control+k');

@@ -34,9 +34,12 @@ export function couple(args: Arguments) {
 
 /** What fails between the figures of a file, or only where the second of two follows the first. */
 export function joins(args: Arguments) {
+  const { length } = args.words;
+  if (length !== 1 && length !== 3) throw new UsageError(`expected FILE [A B], got ${length} word(s)`);
   const [file = '', first, second] = args.words;
-  const { library } = openFigures(file, ...(first === undefined ? [] : [first, second ?? first]));
-  const found = first === undefined ? findJoins(library) : findJoinsOf(library, first, second ?? first);
+  const isPair = first !== undefined && second !== undefined;
+  const { library } = openFigures(file, ...(isPair ? [first, second] : []));
+  const found = isPair ? findJoinsOf(library, first, second) : findJoins(library);
   const order = [...library.patterns.keys()];
   return {
     joins: found.map(({ figure, step, first: a, second: b, times, code, metres, message }) => ({

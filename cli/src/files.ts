@@ -1,6 +1,6 @@
 import { readFileSync, statSync } from 'node:fs';
 import {
-  checkDocument,
+  documentErrors,
   type FileFault,
   type Result,
   readDocument,
@@ -20,10 +20,10 @@ export function readStudio(file: string): StudioDocument {
 /** A studio's document of which these figures (all, when none are named) have no error. */
 export function readSoundStudio(file: string, figures?: ReadonlySet<string>): StudioDocument {
   const document = readStudio(file);
-  const error = checkDocument(document).problems.find(({ severity, at }) => {
+  const error = documentErrors(document).find(({ at }) => {
     const index = /^\/patterns\/(\d+)/.exec(at)?.[1];
     const pattern = index === undefined ? undefined : document.patterns?.[Number(index)]?.id;
-    return severity === 'error' && (pattern === undefined || !figures || figures.has(pattern));
+    return pattern === undefined || !figures || figures.has(pattern);
   });
   if (error) throw new UsageError(`${file}: ${error.at}: ${error.message} (${error.code}); mend it first`);
   return document;

@@ -160,6 +160,16 @@ describe('figures', () => {
     expect(ask('routes', demo, 'natural-pivot-turn')).toEqual({ in: [], out: null });
     expect(ask('routes', demo, 'toe-taps')).toEqual({ in: [], out: [] });
   });
+  test('joins: the rotating basic comes nearer, so that the turn after it collides, and it itself the second time', () => {
+    expect(ask('joins', demo, 'rotating-basic', 'left-turn').joins).toMatchObject([
+      { first: 'rotating-basic', second: 'left-turn', code: 'join-collide' },
+    ]);
+    expect(ask('joins', demo, 'rotating-basic', 'rotating-basic').joins).toMatchObject([
+      { code: 'creeps', times: 2, at: expect.stringMatching(/^\/patterns\/\d+\/parts\/follow\/\d+$/) },
+    ]);
+    expect(ask('joins', demo, 'side-basic', 'side-basic')).toEqual({ joins: [] });
+    expect(ask('joins', demo).joins.length).toBeGreaterThan(0);
+  });
   test('couple of the wrap: the follower ends at the leader’s right, arms clean, each needed step told', () => {
     const { events, arms, needed } = ask('couple', demo, 'wrap');
     expect(events.at(-1)).toEqual({ event: 3, hold: 'wrap', ahead: 0.217, side: -0.318, rel: 360 });
@@ -176,6 +186,7 @@ describe('figures', () => {
   test.each([
     [['closure', demo, 'none'], /there is no pattern "none"/],
     [['links', demo], /expected FILE PATTERN/],
+    [['joins', demo, 'wrap'], /expected FILE \[A B\]/],
     [['compare', demo, 'wrap', 'none'], /there is no pattern "none"/],
   ])('%j is refused', (list, message) => {
     expect(refusal(...list)).toMatch(message);

@@ -158,7 +158,7 @@ export {
 } from './interchange/tables.ts';
 export { writeDocument } from './interchange/write-json.ts';
 export { writeSheetSvg } from './interchange/write-svg.ts';
-export { checkDocument, type DocumentCheck } from './library/check-document.ts';
+export { checkDocument, type DocumentCheck, documentErrors } from './library/check-document.ts';
 export { type BrokenFigure, checkFirstEntry, figuresBrokenBy } from './library/check-entry.ts';
 export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
 export { circleThrough } from './library/check-needs.ts';

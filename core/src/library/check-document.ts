@@ -1,6 +1,6 @@
 import type { StudioDocument } from '../model/document.ts';
 import { type Issue, issue } from '../model/issue.ts';
-import { checkFigures } from './check-figures.ts';
+import { checkFigures, type Told } from './check-figures.ts';
 import { findCircles } from './check-needs.ts';
 import { checkReferences } from './check-references.ts';
 import { openLibrary } from './library.ts';
@@ -17,14 +17,21 @@ const KINDS_WITH_IDS = [
 
 /** Everything that can be said about a studio's document, in the order of its arrays. */
 export function checkDocument(document: StudioDocument): DocumentCheck {
-  const library = openLibrary(document);
-  const problems = [
+  return { patterns: document.patterns?.length ?? 0, problems: problemsOf(document, 'all') };
+}
+
+/** What makes a document unusable, without what is only worth a look: linear in what is written. */
+export function documentErrors(document: StudioDocument): readonly Issue[] {
+  return problemsOf(document, 'errors').filter(({ severity }) => severity === 'error');
+}
+
+function problemsOf(document: StudioDocument, told: Told): Issue[] {
+  return [
     ...checkDuplicates(document),
     ...checkReferences(document),
-    ...checkFigures(document, library),
+    ...checkFigures(document, openLibrary(document), told),
     ...findCircles(document),
   ];
-  return { patterns: document.patterns?.length ?? 0, problems };
 }
 
 function checkDuplicates(document: StudioDocument): Issue[] {

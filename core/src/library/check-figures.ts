@@ -23,8 +23,8 @@ export interface FigureIssue {
 }
 
 /** What is wrong or worth a look in each figure, in the order of the patterns. */
-export function checkFigures(document: StudioDocument, library: Library): Issue[] {
-  const check = createFigureChecker(library);
+export function checkFigures(document: StudioDocument, library: Library, told: Told = 'all'): Issue[] {
+  const check = createFigureChecker(library, told);
   return (document.patterns ?? []).flatMap((pattern, index) => {
     const reading = library.readings.get(pattern.id);
     if (!reading || library.patterns.get(pattern.id) !== pattern) return [];
@@ -51,29 +51,43 @@ export function figureErrorsIn(
     .filter(({ severity }) => severity === 'error');
 }
 
+/** Errors alone cost what is written; what is worth a look is danced, with all that may follow. */
+export type Told = 'all' | 'errors';
+
 /** Checks one figure after another against the same library, which it may stand in or not. */
-export function createFigureChecker(library: Library): (reading: FigureReading) => readonly FigureIssue[] {
-  const wholeBars = dancesInWholeBars(library);
-  const routes = findDanceRoutes(library);
-  const dancedOn = danceOn(library);
+export function createFigureChecker(
+  library: Library,
+  told: Told = 'all',
+): (reading: FigureReading) => readonly FigureIssue[] {
+  const hintsOf = told === 'all' ? createHints(library) : () => [];
   return reading => {
     const { figure } = reading;
     const errors = figureErrors(reading);
-    const route = isOffered(figure.pattern) ? checkRoute(figure, routes.get(figure.dance.id)) : undefined;
-    const hints = [
+    return [
+      ...errors.map(({ code, path, message }) => [code, path, message] as const),
+      ...belowNeeds(figure.pattern, library),
+      ...outOfRange(figure.pattern),
+      ...(errors.length === 0 ? hintsOf(figure) : []),
+    ].map(([code, path, message]) => ({ code, severity: CHECK_CODES[code], path, message }));
+  };
+}
+
+/** What is worth a look in figures without errors. */
+function createHints(library: Library): (figure: Figure) => readonly Hint[] {
+  const wholeBars = dancesInWholeBars(library);
+  const routes = findDanceRoutes(library);
+  const dancedOn = danceOn(library);
+  return figure => {
+    const isOnOffer = isOffered(figure.pattern);
+    const route = isOnOffer ? checkRoute(figure, routes.get(figure.dance.id)) : undefined;
+    return [
       ...coupleHints(figure).map(asHint),
       ...(wholeBars.has(figure.dance.id) ? offBar(figure) : []),
       ...againstLine(figure),
       ...tooFast(figure, library),
       ...(route ? [asHint(route)] : []),
-      ...(errors.length === 0 && isOffered(figure.pattern) ? afterIt(dancedOn.after(figure), library) : []),
+      ...(isOnOffer ? afterIt(dancedOn.after(figure), library) : []),
     ];
-    return [
-      ...errors.map(({ code, path, message }) => [code, path, message] as const),
-      ...belowNeeds(figure.pattern, library),
-      ...outOfRange(figure.pattern),
-      ...(errors.length === 0 ? hints : []),
-    ].map(([code, path, message]) => ({ code, severity: CHECK_CODES[code], path, message }));
   };
 }
 

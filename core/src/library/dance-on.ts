@@ -45,33 +45,62 @@ export interface FigureJoin {
  * leads to and from it. Each figure is danced once for each of its ways; a link is a look-up.
  */
 export function danceOn(library: Library): DanceOn {
-  let all: readonly DancedFigure[] | undefined;
+  let whole: Floor | undefined;
   const around = (figure: Figure) => {
-    all ??= danceFigures(library);
-    const danced = all;
-    const own = danced.find(one => one.figure === figure) ?? danceFigure(figure);
+    whole ??= floorOf(danceFigures(library));
+    const { all } = whole;
+    const there = all.find(one => one.figure === figure);
+    if (there) return { own: there, floor: whole };
+    const own = danceFigure(figure);
     if (!own) return undefined;
     // In its own form, in the place of what the library has under its id.
-    const others = danced.map(one => (one.figure.pattern.id === figure.pattern.id ? own : one));
-    return { own, all: others.includes(own) ? others : [...others, own] };
+    const others = all.map(one => (one.figure.pattern.id === figure.pattern.id ? own : one));
+    return { own, floor: { ...whole, all: others.includes(own) ? others : [...others, own] } };
   };
   return {
     after: figure => {
       const found = around(figure);
-      return found ? findingsAfter(found.own, found.all) : [];
+      return found ? findingsAfter(found.own, found.floor) : [];
     },
     joins: figure => {
       const found = around(figure);
       if (!found) return [];
-      const { own, all } = found;
-      return all.filter(next => mayFollow(own, next)).map(next => howItJoins(own, next));
+      const { own, floor } = found;
+      return floor.all.filter(next => floor.mayFollow(own, next)).map(next => howItJoins(own, next));
     },
+  };
+}
+
+type Rule = (one: DancedFigure, next: DancedFigure) => boolean;
+
+/** The figures that are danced among each other, and who may follow whom. */
+interface Floor {
+  readonly all: readonly DancedFigure[];
+  readonly mayFollow: Rule;
+  /** By hold and feet. */
+  readonly links: Rule;
+}
+
+function floorOf(all: readonly DancedFigure[]): Floor {
+  return { all, mayFollow: onceAPair(canFollow), links: onceAPair(holdsAndFeetLink) };
+}
+
+/** What lets figures follow one another is one of few kinds: each pair of kinds is looked at once. */
+function onceAPair(rule: (one: Figure, next: Figure) => boolean): Rule {
+  const known = new Map<string, Map<string, boolean>>();
+  return (one, next) => {
+    const after = known.get(one.ends) ?? new Map<string, boolean>();
+    known.set(one.ends, after);
+    const isKnown = after.get(next.starts) ?? rule(one.figure, next.figure);
+    after.set(next.starts, isKnown);
+    return isKnown;
   };
 }
 
 /** As dancers adapt, and as it would be if they did not. */
 function howItJoins(own: DancedFigure, next: DancedFigure): FigureJoin {
   const { id } = next.figure.pattern;
+  if (own === next) return { id, goes: 'well', left: '', there: '' };
   const [fault] = joinOf(own, next);
   if (fault) return { id, goes: 'fails', left: fault.left, there: fault.there };
   const [stiff] = joinOf(own, next, false);
@@ -80,16 +109,16 @@ function howItJoins(own: DancedFigure, next: DancedFigure): FigureJoin {
 
 /** What fails between the figures of a library, in their order. */
 export function findJoins(library: Library): readonly JoinFinding[] {
-  const danced = danceFigures(library);
-  return danced.flatMap(one => findingsAfter(one, danced));
+  const floor = floorOf(danceFigures(library));
+  return floor.all.flatMap(one => findingsAfter(one, floor));
 }
 
 /** What fails where the second figure is danced after the first, and where both go on by turns; after itself, over and over. */
 export function findJoinsOf(library: Library, first: string, second: string): readonly JoinFinding[] {
-  const all = danceFigures(library);
-  const pair = all.filter(({ figure }) => figure.pattern.id === first || figure.pattern.id === second);
+  const floor = floorOf(danceFigures(library));
+  const pair = floor.all.filter(({ figure }) => figure.pattern.id === first || figure.pattern.id === second);
   return pair
-    .flatMap(one => findingsAfter(one, all))
+    .flatMap(one => findingsAfter(one, floor))
     .filter(one => one.times !== undefined || one.first === first)
     .filter(one => {
       const both = [one.first, one.second];
@@ -99,14 +128,14 @@ export function findJoinsOf(library: Library, first: string, second: string): re
     });
 }
 
-function findingsAfter(one: DancedFigure, all: readonly DancedFigure[]): readonly JoinFinding[] {
-  return [...all.flatMap(next => joinOf(one, next)), ...repeatOf(one, all)];
+function findingsAfter(one: DancedFigure, floor: Floor): readonly JoinFinding[] {
+  // After itself it is danced over and over.
+  const others = floor.all.filter(next => next !== one && floor.mayFollow(one, next));
+  return [...others.flatMap(next => joinOf(one, next)), ...repeatOf(one, floor)];
 }
 
 /** For each way into A the exit, and the exit of B, with the fewest hints; what fails first. */
 function joinOf(first: DancedFigure, second: DancedFigure, adapts = true): readonly JoinFinding[] {
-  // After itself it is danced over and over.
-  if (first === second || !mayFollow(first, second)) return [];
   const found = new Map<string, JoinFinding>();
   for (const ends of endsOf(first, adapts)) {
     let best: { hints: readonly CarriedHint[]; off: Off } | undefined;
@@ -121,22 +150,6 @@ function joinOf(first: DancedFigure, second: DancedFigure, adapts = true): reado
       found.set(code, findingOf({ first, second, failing: second, code, hint, off: best.off }));
   }
   return [...found.values()];
-}
-
-/** What lets figures follow one another is one of few kinds: each pair of kinds is looked at once. */
-const following = new Map<number, boolean>();
-
-function mayFollow({ ends, figure }: DancedFigure, next: DancedFigure): boolean {
-  const key = pairOf(ends, next.starts);
-  const isKnown = following.get(key) ?? canFollow(figure, next.figure);
-  following.set(key, isKnown);
-  return isKnown;
-}
-
-const MOST_KINDS = 2 ** 26;
-
-function pairOf(ends: number, starts: number): number {
-  return ends * MOST_KINDS + starts;
 }
 
 interface End {
@@ -188,35 +201,27 @@ function wholeGrains(metres: number): number {
 }
 
 /** A figure over and over; where it cannot follow itself, by turns with the first that links to and from it. */
-function repeatOf(one: DancedFigure, all: readonly DancedFigure[]): readonly JoinFinding[] {
+function repeatOf(one: DancedFigure, floor: Floor): readonly JoinFinding[] {
   const { figure } = one;
   if (followsItself(figure)) {
     const times = Math.min(MOST_TIMES, Math.max(LEAST_TIMES, figureClosure(figure).all ?? LEAST_TIMES));
     return overAndOver([one], times);
   }
-  const partner = partnerOf(one, all);
-  if (!partner || joinOf(one, partner).length > 0 || joinOf(partner, one).length > 0) return [];
+  const partner = partnerOf(one, floor);
+  const isTold = (first: DancedFigure, second: DancedFigure) =>
+    floor.mayFollow(first, second) && joinOf(first, second).length > 0;
+  if (!partner || isTold(one, partner) || isTold(partner, one)) return [];
   // Once a pair, at the one that stands first.
   const isTwice =
-    all.indexOf(partner) < all.indexOf(one) &&
+    floor.all.indexOf(partner) < floor.all.indexOf(one) &&
     !followsItself(partner.figure) &&
-    partnerOf(partner, all) === one;
+    partnerOf(partner, floor) === one;
   return isTwice ? [] : overAndOver([one, partner], ROUNDS);
 }
 
 /** The first of the library that links to a figure and from it. */
-function partnerOf(one: DancedFigure, all: readonly DancedFigure[]): DancedFigure | undefined {
+function partnerOf(one: DancedFigure, { all, links }: Floor): DancedFigure | undefined {
   return all.find(other => other !== one && links(one, other) && links(other, one));
-}
-
-/** By hold and feet, each pair of kinds looked at once. */
-const linking = new Map<number, boolean>();
-
-function links({ ends, figure }: DancedFigure, next: DancedFigure): boolean {
-  const key = pairOf(ends, next.starts);
-  const isKnown = linking.get(key) ?? holdsAndFeetLink(figure, next.figure);
-  linking.set(key, isKnown);
-  return isKnown;
 }
 
 function followsItself(figure: Figure): boolean {

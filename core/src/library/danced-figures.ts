@@ -16,9 +16,9 @@ export interface DancedFigure {
   readonly ways: readonly DancedWay[];
   /** On the other feet, where that is how it goes on. */
   readonly otherWays: readonly DancedWay[];
-  /** What it leads into others by, and what others lead into it by: figures of one kind have one number. */
-  readonly ends: number;
-  readonly starts: number;
+  /** What it leads into others by, and what others lead into it by: figures of one kind have one text. */
+  readonly ends: string;
+  readonly starts: string;
 }
 
 /** The figures on offer that a couple dances and that have no faults, in the order of the library. */
@@ -45,17 +45,9 @@ function onAllWays(figure: Figure): DancedFigure | undefined {
   const { pattern, dance, parts } = figure;
   const align = alignments(figure).join();
   const feet = (which: 'start' | 'end') => parts.map(part => `${part.role}${part[which]}`).join();
-  const ends = `${dance.id} ${allExitHolds(pattern).join()} ${feet('end')} ${align} ${figureTurn(figure)}`;
-  const starts = `${dance.id} ${entryHolds(pattern).join()} ${feet('start')} ${align}`;
-  return { figure, couple, ways: waysOf(couple), otherWays, ends: numberOf(ends), starts: numberOf(starts) };
-}
-
-const numbers = new Map<string, number>();
-
-function numberOf(kind: string): number {
-  const number = numbers.get(kind) ?? numbers.size;
-  numbers.set(kind, number);
-  return number;
+  const ends = `${dance.id} ${dance.floor} ${allExitHolds(pattern).join()} ${feet('end')} ${align} ${figureTurn(figure)}`;
+  const starts = `${dance.id} ${dance.floor} ${entryHolds(pattern).join()} ${feet('start')} ${align}`;
+  return { figure, couple, ways: waysOf(couple), otherWays, ends, starts };
 }
 
 /** Its ways whose holds fit what both turn. */

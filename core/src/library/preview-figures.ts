@@ -2,7 +2,7 @@
 import { changedFields, type FieldChange } from '../history/changes.ts';
 import type { RowFault, TableReading, TableRow } from '../interchange/table.ts';
 import { FORMAT, type Pattern } from '../model/document.ts';
-import { checkDocument } from './check-document.ts';
+import { documentErrors } from './check-document.ts';
 import type { Material } from './library.ts';
 
 export interface ChangedRow {
@@ -67,16 +67,16 @@ function meaningFaults(material: Material, rows: readonly TableRow<Pattern>[]): 
   const written = new Map(rows.map(({ entry }) => [entry.id, entry]));
   const others = (material.patterns ?? []).filter(({ id }) => !written.has(id));
   const entries = rows.map(({ entry }) => entry);
-  const { problems } = checkDocument({
+  const errors = documentErrors({
     format: FORMAT,
     studio: { name: '', timezone: 'UTC' },
     ...material,
     patterns: [...entries, ...others],
   });
-  return problems.flatMap(({ severity, at, message }) => {
+  return errors.flatMap(({ at, message }) => {
     const [, list, index = '', key = '', role = ''] = at.split('/');
     const row = list === 'patterns' ? rows[Number(index)] : undefined;
-    if (severity !== 'error' || !row) return [];
+    if (!row) return [];
     const column = key === 'parts' || (key === 'rhythm' && role !== '') ? `${key}.${role}` : key;
     return [{ line: row.line, column, message }];
   });

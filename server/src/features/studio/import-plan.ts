@@ -1,7 +1,7 @@
 // What an import does to the documents of a studio: entries that are new, and entries that change. Written in one
 // go, kept in the history, and taken back as a whole.
 import type { ImportUndone } from '@map-step/contract';
-import { changedFields, checkDocument, FORMAT, type Json, type StudioDocument } from '@map-step/core';
+import { changedFields, documentErrors, FORMAT, type Json, type StudioDocument } from '@map-step/core';
 import { dequal } from 'dequal/lite';
 import type { AggregateKind } from '../../aggregates/aggregate.ts';
 import { type DocumentOf, type DocumentStore, documentStore } from '../../db/document-store.ts';
@@ -145,9 +145,7 @@ async function refuseHoles(scope: StudioScope): Promise<void> {
     studio: { name: '', timezone: 'UTC' },
     ...Object.fromEntries(lists),
   };
-  const problems = checkDocument(document as StudioDocument)
-    .problems.filter(({ severity }) => severity === 'error')
-    .map(({ at, message }) => ({ at, message }));
+  const problems = documentErrors(document as StudioDocument).map(({ at, message }) => ({ at, message }));
   if (problems.length > 0) throw cannotUndo(problems);
 }
 

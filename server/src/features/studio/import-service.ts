@@ -1,7 +1,7 @@
 import type { ImportResult } from '@map-step/contract';
 import {
   changedFields,
-  checkDocument,
+  documentErrors,
   FORMAT,
   freeId,
   MAX_DEPTH,
@@ -48,7 +48,7 @@ export function readImport(text: string): StudioDocument {
     const message = `This file cannot be read as ${FORMAT}. Nothing was imported.`;
     throw new HttpFault('unusable-file', message, { problems: read.fault.slice(0, MAX_PROBLEMS) });
   }
-  const errors = checkDocument(read.value).problems.filter(({ severity }) => severity === 'error');
+  const errors = documentErrors(read.value);
   if (errors.length > 0) {
     const problems = errors.slice(0, MAX_PROBLEMS).map(({ at, message }) => ({ at, message }));
     throw new HttpFault('unusable-file', 'The file has errors. Nothing was imported.', { problems });
