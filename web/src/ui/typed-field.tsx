@@ -74,7 +74,6 @@ export function TypedField(props: TypedFieldProps) {
     >
       <Combobox.Label className={hidesLabel ? 'spoken' : undefined}>{label}</Combobox.Label>
       <Combobox.Control>
-        {' '}
         <Combobox.Input
           bg="panel"
           aria-describedby={`${id}-fault ${id}-hint`}
@@ -89,61 +88,59 @@ export function TypedField(props: TypedFieldProps) {
           onKeyDown={event => props.onKey(event, picked ?? undefined)}
         />
       </Combobox.Control>
-      {isOpen && (
-        <Portal>
-          <Combobox.Positioner>
-            <chakra.div
-              minW="11rem"
-              maxW="24rem"
-              bg="panel"
-              border="1.5px solid"
-              borderColor="ink"
-              fontSize="sm"
-            >
-              {fault !== undefined && (
-                <chakra.p id={`${id}-fault`} role="alert" color="stop" px="2" py="1" fontWeight="600">
-                  {fault}
-                </chakra.p>
-              )}
-              {suggestions.length > 0 && (
-                <Combobox.Content
-                  boxShadow="none"
-                  p="0"
-                  minW="0"
-                  width="auto"
-                  aria-label="What it can become"
-                >
-                  {suggestions.map((text, index) => (
-                    <Combobox.Item
-                      key={text}
-                      item={text}
-                      px="2"
-                      py="1"
-                      bg={picked === null && index === 0 ? 'nowTint' : undefined}
-                    >
-                      <Combobox.ItemText>{text}</Combobox.ItemText>
-                    </Combobox.Item>
-                  ))}
-                </Combobox.Content>
-              )}
-              {hint !== undefined && (
-                <chakra.p
-                  id={`${id}-hint`}
+      {isOpen && <Completions id={id} isPicked={picked !== null} {...{ suggestions, fault, hint }} />}
+    </Combobox.Root>
+  );
+}
+
+interface CompletionsProps extends Pick<TypedFieldProps, 'suggestions' | 'fault' | 'hint'> {
+  /** Of the field, for what is said of it. */
+  readonly id: string;
+  readonly isPicked: boolean;
+}
+
+/** What the text can become, what is wrong with it, and what is said below. */
+function Completions({ id, isPicked, suggestions, fault, hint }: CompletionsProps) {
+  return (
+    <Portal>
+      <Combobox.Positioner>
+        <chakra.div minW="11rem" maxW="24rem" bg="panel" border="1.5px solid" borderColor="ink" fontSize="sm">
+          {fault !== undefined && (
+            <chakra.p id={`${id}-fault`} role="alert" color="stop" px="2" py="1" fontWeight="600">
+              {fault}
+            </chakra.p>
+          )}
+          {suggestions.length > 0 && (
+            <Combobox.Content boxShadow="none" p="0" minW="0" width="auto" aria-label="What it can become">
+              {suggestions.map((text, index) => (
+                <Combobox.Item
+                  key={text}
+                  item={text}
                   px="2"
                   py="1"
-                  fontSize="xs"
-                  color="quiet"
-                  borderTop={suggestions.length > 0 ? '1px solid' : undefined}
-                  borderColor="line"
+                  bg={!isPicked && index === 0 ? 'nowTint' : undefined}
                 >
-                  {hint}
-                </chakra.p>
-              )}
-            </chakra.div>
-          </Combobox.Positioner>
-        </Portal>
-      )}
-    </Combobox.Root>
+                  <Combobox.ItemText>{text}</Combobox.ItemText>
+                </Combobox.Item>
+              ))}
+            </Combobox.Content>
+          )}
+          {hint !== undefined && (
+            <chakra.p
+              id={`${id}-hint`}
+              px="2"
+              py="1"
+              fontSize="xs"
+              color="quiet"
+              borderTop={suggestions.length > 0 ? '1px solid' : undefined}
+              borderColor="line"
+            >
+              {hint}
+            </chakra.p>
+          )}
+        </chakra.div>
+      </Combobox.Positioner>
+    </Portal>
   );
 }
 

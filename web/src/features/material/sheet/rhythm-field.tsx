@@ -84,6 +84,27 @@ export function RhythmField({ editing, field, pieces, preview, goOn }: RhythmFie
           onBlur={take}
         />
       </chakra.div>
+      <AroundRhythm editing={editing} goOn={goOn} />
+      <PiecesField editing={editing} field={pieces} goOn={goOn} />
+      <chakra.p
+        id="rhythm-fault"
+        aria-live="polite"
+        color="stop"
+        fontSize="sm"
+        fontWeight="600"
+        flex="1 1 12rem"
+      >
+        {typed.trim() !== '' && fault ? `${isOfBeats ? 'Beats' : 'Rhythm'}: ${fault.message}` : ''}
+      </chakra.p>
+    </chakra.div>
+  );
+}
+
+/** What is counted up to, what is clapped, and on a line of dance where it starts. */
+function AroundRhythm({ editing, goOn }: Pick<RhythmFieldProps, 'editing' | 'goOn'>) {
+  const { dance } = editing.reading.figure;
+  return (
+    <>
       <chakra.div w="7rem">
         <LineField
           editing={editing}
@@ -107,18 +128,7 @@ export function RhythmField({ editing, field, pieces, preview, goOn }: RhythmFie
           />
         </chakra.div>
       )}
-      <PiecesField editing={editing} field={pieces} goOn={goOn} />
-      <chakra.p
-        id="rhythm-fault"
-        aria-live="polite"
-        color="stop"
-        fontSize="sm"
-        fontWeight="600"
-        flex="1 1 12rem"
-      >
-        {typed.trim() !== '' && fault ? `${isOfBeats ? 'Beats' : 'Rhythm'}: ${fault.message}` : ''}
-      </chakra.p>
-    </chakra.div>
+    </>
   );
 }
 

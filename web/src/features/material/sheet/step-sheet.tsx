@@ -20,6 +20,7 @@ import type { SheetPlace } from '../figure/sheet-place.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import type { DrawnSheet } from './drawn-sheet.ts';
 import { RhythmField } from './rhythm-field.tsx';
+import { useRoleNames } from './role-names.ts';
 import { withRoom } from './room-for-parts.ts';
 import { SheetFolds } from './sheet-folds.tsx';
 import { useSheetCursor } from './use-sheet-cursor.ts';
@@ -37,7 +38,7 @@ interface StepSheetProps {
 
 /** The step sheet: one row a role, columns as wide as the beats they last, the hold as a ribbon below. */
 export function StepSheet({ editing, note }: StepSheetProps) {
-  const { studio, library } = useCourse();
+  const { library } = useCourse();
   const { dance } = editing.reading.figure;
   const { shown, layout, preview } = useShown(editing);
   const pieces = useRef<HTMLInputElement>(null);
@@ -56,11 +57,7 @@ export function StepSheet({ editing, note }: StepSheetProps) {
   const titleWidth = isPhone ? 72 : 100;
   const least = isPhone ? LEAST_COLUMN.phone : LEAST_COLUMN.desk;
   const room = (isPrinted ? PAPER : width) - titleWidth;
-  const names = {
-    lead: studio.studio.roles?.lead ?? 'Leader',
-    follow: studio.studio.roles?.follow ?? 'Follower',
-    solo: 'Steps',
-  };
+  const names = useRoleNames();
   return (
     <section aria-label="Step sheet">
       <RhythmField

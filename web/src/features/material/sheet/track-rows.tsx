@@ -11,8 +11,8 @@ import {
 import { useState } from 'react';
 import { Choice } from '../../../ui/choice.tsx';
 import { Button } from '../../../ui/parts.tsx';
-import { useCourse } from '../../course/course-context.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
+import { useRoleNames } from './role-names.ts';
 import { RowTitle } from './row-title.tsx';
 
 interface TrackRowsProps {
@@ -156,9 +156,4 @@ export function AddTrack({ editing }: { editing: FigureEditing }) {
       </Button>
     </chakra.div>
   );
-}
-
-function useRoleNames(): Readonly<Record<Role, string>> {
-  const { studio } = useCourse();
-  return { lead: 'Leader', follow: 'Follower', solo: 'Steps', ...studio.studio.roles };
 }

@@ -54,11 +54,61 @@ export function useSheetCursor(editing: FigureEditing, library: Library, doors: 
   const { figure } = editing.reading;
   const roles = rolesOf(figure.dance);
   const [place, goTo] = useState<SheetPlace>({ role: roles[0] ?? 'lead', step: 0 });
+  const { begin, ...typing } = useTyping(editing, library, place, goTo);
+  const count = (role: Role) => writtenSteps(figure, role).length;
+  const move = (by: number) => {
+    const last = count(place.role);
+    goTo({ ...place, step: Math.min(last, Math.max(0, place.step + by)) });
+  };
+  const moveRole = (by: number) => {
+    const role = roles[roles.indexOf(place.role) + by];
+    if (role) goTo({ role, step: Math.min(place.step, count(role)) });
+  };
+  /** Beyond the last step of a figure it is the last cell. */
+  const beginHere = (kind: CellLineKind) => () =>
+    begin(kind, { ...place, step: Math.min(place.step, cellsOf(figure, place.role) - 1) });
+  const keys: Readonly<Record<string, () => void>> = {
+    ArrowLeft: () => move(-1),
+    ArrowRight: () => move(1),
+    ArrowUp: () => moveRole(-1),
+    ArrowDown: () => moveRole(1),
+    '/': () => goTo({ role: roles.find(role => role !== place.role) ?? place.role, step: 0 }),
+    Home: () => goTo({ ...place, step: 0 }),
+    End: () => goTo({ ...place, step: count(place.role) }),
+    Enter: () => begin('step', place),
+    F2: () => begin('step', place),
+    ...(editing.mayWrite && {
+      ...changingKeys(editing, place, move),
+      '#': () => doors.note(place),
+      '*': doors.pieces,
+      ...(roles.length > 1 && { ';': beginHere('hold') }),
+      '!': beginHere('caution'),
+      '@': beginHere('said'),
+    }),
+  };
+  const onKey = (event: KeyboardEvent) => {
+    if (typing.opened !== undefined || event.ctrlKey || event.metaKey || event.altKey) return;
+    const action = keys[event.key];
+    const begins = /^[a-z+-]$/i.test(event.key) && editing.mayWrite;
+    if (!action && !begins) return;
+    event.preventDefault();
+    if (action) action();
+    else begin('step', place, event.key);
+  };
+  return { ...typing, place, goTo, open: at => begin('step', at), onKey };
+}
+
+/** What is typed in the cell one is in, and what becomes of it. */
+function useTyping(
+  editing: FigureEditing,
+  library: Library,
+  place: SheetPlace,
+  goTo: (place: SheetPlace) => void,
+) {
+  const { figure } = editing.reading;
   const [typing, setTyping] = useState<{ readonly kind: CellLineKind; readonly text: string }>();
   const [fault, setFault] = useState<string>();
   const line = typing && cellLine(typing.kind, figure, place, library);
-  const opened = typing && line && { ...typing, line };
-  const count = (role: Role) => writtenSteps(figure, role).length;
   const close = () => {
     setTyping(undefined);
     setFault(undefined);
@@ -98,16 +148,17 @@ export function useSheetCursor(editing: FigureEditing, library: Library, doors: 
     const cells = 'fault' in taken ? 1 : Math.max(1, taken.cells);
     goTo({ ...place, step: Math.max(0, place.step + (by > 0 ? cells : -1)) });
   };
-  /** A cell that is there: beyond the last step of a figure it is the last. */
-  const written = (at: SheetPlace) => ({ ...at, step: Math.min(at.step, cellsOf(figure, at.role) - 1) });
-  const move = (by: number) => {
-    const last = count(place.role);
-    goTo({ ...place, step: Math.min(last, Math.max(0, place.step + by)) });
-  };
-  const moveRole = (by: number) => {
-    const role = roles[roles.indexOf(place.role) + by];
-    if (role) goTo({ role, step: Math.min(place.step, count(role)) });
-  };
+  return { opened: typing && line && { ...typing, line }, fault, begin, commit, leave, close };
+}
+
+/** The keys that change the step one is on. */
+function changingKeys(
+  editing: FigureEditing,
+  place: SheetPlace,
+  move: (by: number) => void,
+): Readonly<Record<string, () => void>> {
+  const { figure } = editing.reading;
+  const remove = (step: number) => editing.change('Steps', (_, now) => removeStep(now, place.role, step));
   const mend = () => {
     const mendable = (issue: FigureIssue) => findMend(figure, issue) !== undefined;
     // What is wrong here first, then what is wrong with the figure.
@@ -122,46 +173,18 @@ export function useSheetCursor(editing: FigureEditing, library: Library, doors: 
       if (place.role === 'lead') return makePartNatural(now, KEEP);
       return rocksApart(now).includes(place.step) ? rockTogether(now) : makeStepKeep(now, place.step);
     });
-  const keys: Readonly<Record<string, () => void>> = {
-    ArrowLeft: () => move(-1),
-    ArrowRight: () => move(1),
-    ArrowUp: () => moveRole(-1),
-    ArrowDown: () => moveRole(1),
-    '/': () => goTo({ role: roles.find(role => role !== place.role) ?? place.role, step: 0 }),
-    Home: () => goTo({ ...place, step: 0 }),
-    End: () => goTo({ ...place, step: count(place.role) }),
-    Enter: () => begin('step', place),
-    F2: () => begin('step', place),
-    ...(editing.mayWrite && {
-      Delete: () => editing.change('Steps', (_, now) => removeStep(now, place.role, place.step)),
-      Backspace: () => {
-        // At the end, where nothing is written yet, the step before.
-        const isEmpty = place.step >= count(place.role);
-        const step = isEmpty ? place.step - 1 : place.step;
-        editing.change('Steps', (_, now) => removeStep(now, place.role, step));
-        if (isEmpty) move(-1);
-      },
-      '.': mend,
-      '=': () => editing.change('Natural step', (_, now) => makeStepNatural(now, place.step)),
-      ...(roles.length > 1 && { ',': keep }),
-      '#': () => doors.note(place),
-      '*': doors.pieces,
-      ...(roles.length > 1 && { ';': () => begin('hold', written(place)) }),
-      '!': () => begin('caution', written(place)),
-      '@': () => begin('said', written(place)),
-    }),
+  return {
+    Delete: () => remove(place.step),
+    Backspace: () => {
+      // At the end, where nothing is written yet, the step before.
+      const isEmpty = place.step >= writtenSteps(figure, place.role).length;
+      remove(isEmpty ? place.step - 1 : place.step);
+      if (isEmpty) move(-1);
+    },
+    '.': mend,
+    '=': () => editing.change('Natural step', (_, now) => makeStepNatural(now, place.step)),
+    ...(rolesOf(figure.dance).length > 1 && { ',': keep }),
   };
-  const onKey = (event: KeyboardEvent) => {
-    if (opened !== undefined || event.ctrlKey || event.metaKey || event.altKey) return;
-    const action = keys[event.key];
-    const begins = /^[a-z+-]$/i.test(event.key) && editing.mayWrite;
-    if (!action && !begins) return;
-    event.preventDefault();
-    if (action) action();
-    else begin('step', place, event.key);
-  };
-  const open = (at: SheetPlace) => begin('step', at);
-  return { place, opened, fault, goTo, open, commit, leave, close, onKey };
 }
 
 /** How many cells the row of a role has. */
