@@ -101,8 +101,14 @@ test('two people on one sheet: different steps are both kept; the same step asks
   const path = `/courses/balboa-1/material/${id}`;
   await one.goto(path);
   const two = await openAs(browser, 'Suki Larch', path);
+  /** From here on it knows the figure as it is now, and hears of nothing that comes. */
+  const stopHearing = async () => {
+    const read = two.waitForResponse(`**/api/figures/${id}`);
+    await hearNothing(two);
+    await read;
+  };
   await expect(two.getByRole('button', { name: 'Leader, count 1: L fwd' })).toBeVisible();
-  await hearNothing(two);
+  await stopHearing();
   const write = async (page: Page, cell: string, text: string) => {
     await page.getByRole('button', { name: cell }).focus();
     await page.keyboard.type(text);
@@ -113,7 +119,7 @@ test('two people on one sheet: different steps are both kept; the same step asks
   await expect.poll(lead).toBe('L back, R fwd, L side, R close');
   await write(two, 'Leader, count 3: L side', 'place');
   await expect.poll(lead).toBe('L back, R fwd, L place, R close');
-  await hearNothing(two);
+  await stopHearing();
   await write(one, 'Leader, count 2: R fwd', 'side');
   await expect.poll(lead).toBe('L back, R side, L place, R close');
   await write(two, 'Leader, count 2: R fwd', 'back');
