@@ -1,12 +1,13 @@
 // A couple that comes into a figure off the middle of its hold: what becomes of that, and where it fails.
 import type { Point } from '../floor/path.ts';
 import type { Dance } from '../model/document.ts';
+import { entryAt } from '../model/entry-at.ts';
 import type { FigureStep } from '../steps/figure.ts';
 import { holdPlace, type Placed } from '../steps/hold-shape.ts';
 import { isRock, rotate, stepMetres, takesWeight } from './body-track.ts';
 import type { HoldLine } from './couple-time.ts';
 import { judgePlace, type Verdict } from './place-verdict.ts';
-import { type CouplePose, nearestBetween, TOO_NEAR } from './together.ts';
+import { type CouplePose, hintedMoments, nearestBetween, TOO_NEAR } from './together.ts';
 
 /** Where the follower is less the middle of the place that the hold has for it, in the leader's frame, in metres. */
 export type Off = Placed;
@@ -93,22 +94,19 @@ export function carriedHints({ poses, gives }: DancedWay, off: Off, adapts = tru
     const left = inFrame(rotated(shortenedPoint(start, given), degrees), lead.facing);
     const isTold =
       hintedEvents.has(moment.event) || Math.hypot(left.ahead, left.side) < NOT_JUDGED - TOLERANCE;
-    return isTold ? { pose, verdict: FINE, collides: null } : judgedOff(pose, left, stepping);
+    return isTold ? { ...pose, verdict: FINE, collides: null } : judgedOff(pose, left, stepping);
   });
-  return judged.flatMap(({ pose, verdict, collides }, index): CarriedHint[] => {
-    const step = pose.moment.followIndex;
-    const found: CarriedHint[] = [];
-    if (collides !== null) found.push({ code: 'collide', step, words: 'they walk into each other' });
-    const isAlone = [judged[index - 1], judged[index + 1]].every(next => !next?.verdict.code);
-    if (verdict.code && !(isAlone && pose.mayPass))
-      found.push({ code: verdict.code, step, words: `the follower is ${verdict.words}` });
-    return found;
+  return hintedMoments(judged).map(({ index, code }): CarriedHint => {
+    const { moment, verdict } = entryAt(judged, index);
+    const words = code === 'collide' ? 'they walk into each other' : `the follower is ${verdict.words}`;
+    return { code, step: moment.followIndex, words };
   });
 }
 
 const FINE: Verdict = { code: null, words: '', off: 0 };
 
-function judgedOff(pose: CouplePose, left: Off, stepping: Point) {
+/** A pose as it is with the couple off its place. */
+function judgedOff(pose: CouplePose, left: Off, stepping: Point): CouplePose {
   const { read, place, rel } = pose;
   const { inForce, against, begins } = read.holds;
   const at = { ahead: place.ahead + left.ahead, side: place.side + left.side };
@@ -119,7 +117,7 @@ function judgedOff(pose: CouplePose, left: Off, stepping: Point) {
   const nearest = nearestBetween({ from, to });
   const isNearer = nearest < nearestBetween(read.way) - TOLERANCE;
   const isFree = inForce.contact === 'body' || read.passes;
-  return { pose, verdict, collides: !isFree && isNearer && nearest < TOO_NEAR ? nearest : null };
+  return { ...pose, verdict, collides: !isFree && isNearer && nearest < TOO_NEAR ? nearest : null };
 }
 
 function isBetter(one: Verdict, than: Verdict): boolean {

@@ -111,33 +111,43 @@ export function checkTogether(couple: Couple, danced = danceLines(couple)): Figu
   return [...found.values()];
 }
 
-/** The first of each kind in every run of moments out of place: what comes after follows from it. */
 function poseHints({ figure, follow }: Couple, poses: readonly CouplePose[]): FigureFault[] {
-  const hint = (
-    code: 'apart' | 'wrong-side' | 'collide',
-    { moment }: CouplePose,
-    words: string,
-  ): FigureFault => ({
-    code,
-    path: ['parts', 'follow', moment.followIndex],
-    message: `at ${stepCount(figure, follow, moment.followIndex)} the follower is ${words}`,
+  return hintedMoments(poses).map(({ index, code }): FigureFault => {
+    const { moment, verdict, collides } = entryAt(poses, index);
+    const words =
+      code === 'collide'
+        ? `${printMetres(collides ?? 0)} from the leader’s middle: they walk into each other`
+        : verdict.words;
+    return {
+      code,
+      path: ['parts', 'follow', moment.followIndex],
+      message: `at ${stepCount(figure, follow, moment.followIndex)} the follower is ${words}`,
+    };
   });
-  const hints: FigureFault[] = [];
+}
+
+interface HintedMoment {
+  readonly index: number;
+  readonly code: 'apart' | 'wrong-side' | 'collide';
+}
+
+/** The first of each kind in every run of moments out of place: what comes after follows from it. */
+export function hintedMoments(
+  poses: readonly Pick<CouplePose, 'verdict' | 'collides' | 'mayPass'>[],
+): readonly HintedMoment[] {
+  const hints: HintedMoment[] = [];
   let told = new Set<string>();
-  for (const [index, pose] of poses.entries()) {
-    const { verdict, collides } = pose;
-    if (collides !== null)
-      hints.push(
-        hint('collide', pose, `${printMetres(collides)} from the leader’s middle: they walk into each other`),
-      );
-    if (verdict.code === null) {
+  for (const [index, { verdict, collides, mayPass }] of poses.entries()) {
+    const { code } = verdict;
+    if (collides !== null) hints.push({ index, code: 'collide' });
+    if (code === null) {
       told = new Set();
       continue;
     }
     const isAlone = [poses[index - 1], poses[index + 1]].every(next => !next?.verdict.code);
-    if ((isAlone && pose.mayPass) || told.has(verdict.code)) continue;
-    told.add(verdict.code);
-    hints.push(hint(verdict.code, pose, verdict.words));
+    if ((isAlone && mayPass) || told.has(code)) continue;
+    told.add(code);
+    hints.push({ index, code });
   }
   return hints;
 }

@@ -53,12 +53,17 @@ const byEvent: EntryNames = {
   put: (entry, name) => ({ ...entry, event: Number(name) }),
 };
 
-const MOST_WORDS = 60;
+/** A name is short enough for a change to be sent; what it leaves out of two alike makes them one field as a whole. */
+const MOST_OF_WORDS = 40;
+const MOST_OF_CODE = 20;
 
 /** By what they say: one who writes it otherwise takes one away and puts another. */
 const byWords: EntryNames = {
   of: ({ kind, event = null, role = null, code = null, text }) =>
-    [kind, event, role, code, String(text).length, String(text).slice(0, MOST_WORDS)].join(' '),
+    [
+      ...[kind, event, role, String(code ?? '').slice(0, MOST_OF_CODE)],
+      ...[String(text).length, String(text).slice(0, MOST_OF_WORDS)],
+    ].join(' '),
   put: entry => entry,
 };
 
@@ -76,6 +81,8 @@ const ENTRY_NAMES: Readonly<Record<string, EntryNames>> = {
 
 /** The texts of a dancer's steps: each step is a field by its place among so many. */
 const PARTS = 'parts';
+/** A part of which more steps change is written anew. */
+const MOST_STEPS = 24;
 const STEP_FIELD = /^(lead|follow|solo)(?:\/(\d+) of (\d+))?$/;
 
 /**
@@ -138,7 +145,8 @@ function stepChanges(change: FieldChange): readonly FieldChange[] {
   return roles.flatMap(role => {
     const [from, to] = [stepsOf(old[role] ?? null), stepsOf(now[role] ?? null)];
     const field = `${PARTS}/${role}`;
-    if (from.length < 2 || from.length !== to.length)
+    const changed = from.filter((step, index) => step !== to[index]).length;
+    if (from.length < 2 || from.length !== to.length || changed > MOST_STEPS)
       return [{ field, from: old[role] ?? null, to: now[role] ?? null }];
     return from.map((step, index) => ({
       field: `${field}/${index + 1} of ${from.length}`,

@@ -159,6 +159,26 @@ describe('changes of fields', () => {
       expect(longer).toMatchObject({ ok: false, fault: [{ field: 'parts/lead/3 of 4', theirs: null }] });
     });
 
+    test('a part of which most is new is one change, and every name is short enough to be sent', () => {
+      const many = (action: string) => ({
+        parts: { solo: Array.from({ length: 300 }, () => `L ${action}`).join(', ') },
+      });
+      expect(changesBetween(many('fwd'), many('back')).map(({ field }) => field)).toEqual(['parts/solo']);
+      const mark = {
+        event: 999,
+        role: 'follow',
+        kind: 'caution',
+        code: 'c'.repeat(64),
+        text: 't'.repeat(500),
+      };
+      const [change] = changesBetween({ marks: [] }, { marks: [mark] });
+      expect(change?.field.length).toBeLessThanOrEqual(130);
+      expect(applyChanges<object>({ marks: [] }, change ? [change] : [])).toEqual({
+        ok: true,
+        value: { marks: [mark] },
+      });
+    });
+
     test('a step that is not there is not made', () => {
       const change = { field: 'parts/lead/9 of 4', from: null, to: 'L fwd' };
       expect(applyChanges<object>(figure, [change])).toEqual({ ok: true, value: figure });

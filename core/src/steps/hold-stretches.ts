@@ -58,7 +58,12 @@ export function holdStretches(
   function endOf() {
     const exit = pattern.exit ?? 'same';
     const way = wayAt(last - 1);
-    if (exit === 'same') return { words: `in the same hold${way}`, hold: stations.at(-1)?.hold };
+    const [start, end] = [stations[0], stations.at(-1)];
+    // The hold that it came in, whatever it changed to between.
+    if (exit === 'same')
+      return start?.hold === end?.hold
+        ? { words: `in the same hold${way}`, hold: end?.hold }
+        : { words: `${start?.words ?? ''}${way}`, hold: start?.hold };
     const exits = typeof exit === 'string' ? [exit] : exit;
     return { words: `${inWords(exits)}${way}`, hold: findHold(dance, exits[0] ?? '') };
   }

@@ -72,7 +72,7 @@ function OpenFigure({ id }: { id: string }) {
         <Heading editing={editing} />
         <PrintedPlace editing={editing} />
         <RetiredFigure editing={editing} />
-        {theirs && <BeingChanged draft={theirs} />}
+        {theirs && !theirs.isNew && <BeingChanged draft={theirs} />}
         <Unsaved editing={editing} />
         <StepSheet editing={editing} note={beginNote} />
         <MadeNotice editing={editing} />
@@ -181,7 +181,10 @@ function Unsaved({ editing: { error, clashes, state, discard } }: { editing: Fig
   if (state !== 'kept') return null;
   return (
     <chakra.div className="no-print" mb="2">
-      <Notice tone="now" title="Kept in this browser until it can be danced; then it is saved by itself.">
+      <Notice
+        tone="now"
+        title="Unfinished: colleagues see it as that until it can be danced; then it is saved by itself."
+      >
         {discard && (
           <Button size="small" look="quiet" onClick={discard}>
             Forget what is not saved

@@ -39,6 +39,7 @@ test('what cannot be read says what would be taken', () => {
 
 test('a beginning is completed: the words first, then the names that go with one; what stands is told', () => {
   expect(suggestSaid('r', around)).toEqual(['rank ']);
+  expect(suggestSaid('', around)).toHaveLength(8);
   expect(suggestSaid('level ', around).length).toBeGreaterThan(2);
   expect(suggestSaid('needs close basic, left t', around)).toContain('needs close basic, Left turn');
   expect(saidHint('kind ', around)).toContain(`Now: ${figure.kind}`);

@@ -123,8 +123,14 @@ const SAID: readonly Said[] = [
   { word: 'grades', line: lines.GRADES },
 ];
 
-/** Everything a line can begin with, or what goes with the word that it begins with. */
+const MOST_SUGGESTED = 8;
+
+/** What a line can begin with, or what goes with the word that it begins with. */
 export function suggestSaid(typed: string, around: Around): readonly string[] {
+  return allSaid(typed, around).slice(0, MOST_SUGGESTED);
+}
+
+function allSaid(typed: string, around: Around): readonly string[] {
   const said = saidOf(typed);
   if (!said)
     return SAID.filter(({ word }) => word.startsWith(typed.toLowerCase())).map(({ word }) => `${word} `);

@@ -44,6 +44,7 @@ export function useShareDrafts(): void {
   const owner = ownerOf(me);
   const drafts = useDrafts(figureDrafts, owner);
   const { data: shared } = useQuery({ ...draftsQuery, enabled: mayWrite(me) });
+  const isKnown = shared !== undefined;
   /** What the server has of each; undefined before it has been asked. */
   const sent = useRef<Map<string, Pattern | null>>(undefined);
   useEffect(() => {
@@ -56,23 +57,26 @@ export function useShareDrafts(): void {
         const isHere = figure in figureDrafts.read(owner);
         // Saved meanwhile from elsewhere: it is no draft any more.
         const isSaved = isNew && library.patterns.has(figure);
-        if (isHere || isSaved) known.set(figure, null);
-        else known.set(figure, await fetchDraft(me.id, owner, figure));
+        // What cannot be fetched now stays where it is.
+        const draft = isHere || isSaved ? null : await fetchDraft(me.id, owner, figure);
+        if (draft !== undefined) known.set(figure, draft);
       }
     });
   }, [shared, me.id, owner, library]);
   useEffect(() => {
+    if (!isKnown) return;
     const timer = setTimeout(() => void send(drafts, sent.current), PAUSE_MS);
     return () => clearTimeout(timer);
-  }, [drafts]);
+  }, [drafts, isKnown]);
 }
 
 function mayWrite({ role }: { role: string }): boolean {
   return role === 'director' || role === 'teacher';
 }
 
-async function fetchDraft(person: string, owner: string, figure: string): Promise<Pattern> {
-  const draft = await call('draft.read', { params: { person, figure } });
+async function fetchDraft(person: string, owner: string, figure: string): Promise<Pattern | undefined> {
+  const draft = await call('draft.read', { params: { person, figure } }).catch(() => undefined);
+  if (!draft) return undefined;
   figureDrafts.keep(owner, figure, { ...draft, what: 'Written', past: [], future: [] });
   return draft.now;
 }

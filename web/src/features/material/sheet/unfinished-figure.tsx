@@ -22,7 +22,9 @@ export function UnfinishedFigure({ draft }: { draft: SharedDraft }) {
   return (
     <chakra.article display="grid" gap="4" minW="0" alignContent="start">
       <div>
-        <chakra.h2 fontSize="2xl">{draft.name}</chakra.h2>
+        <chakra.h2 fontSize="2xl" mb="1">
+          {draft.name}
+        </chakra.h2>
         <Notice tone="now" title={`Unfinished: ${draft.writer} is writing it. It is not taught yet.`} />
         <StepSheet editing={editing} note={() => undefined} />
       </div>
