@@ -2,6 +2,7 @@
 import type { Page } from '@playwright/test';
 import { bestIsKnown, lessonOf, postTo } from './support/courses.ts';
 import { type MovingStudio, startMovingStudio } from './support/moving-studio.ts';
+import { hearNothing } from './support/people.ts';
 import { expect, test } from './support/test.ts';
 
 const PASSWORD = 'long enough';
@@ -132,6 +133,23 @@ test('a term from nothing: six weeks, two classes, evenings that nobody wrote do
     await expect(page.getByRole('heading', { name: 'Students 1' })).toBeVisible();
   });
 
+  await test.step('of two who lay out one class, each keeps what the other changed', async () => {
+    const other = await page.context().newPage();
+    for (const one of [page, other]) await one.goto('/classes/monday');
+    await hearNothing(other);
+    const save = (one: Page) => one.getByRole('button', { name: /^Save (evenings|it all)/ }).click();
+    await page.getByLabel('Begins at').fill('18:30');
+    await other.getByLabel('Lesson 6', { exact: true }).fill('2026-04-14');
+    await save(page);
+    await expect(page.getByText('saved', { exact: true })).toBeVisible();
+    await save(other);
+    await expect(other.getByText('saved', { exact: true })).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('Begins at')).toHaveValue('18:30');
+    await expect(page.getByLabel('Lesson 6', { exact: true })).toHaveValue('2026-04-14');
+    await other.close();
+  });
+
   const lesson = (room: string, query: string) => page.goto(`/courses/harbour-1/${room}?${query}`);
   const marksOf = (figure: string) => page.getByRole('group', { name: `How ${figure} went` });
   const bead = (number: number) =>
@@ -165,9 +183,13 @@ test('a term from nothing: six weeks, two classes, evenings that nobody wrote do
     await page.goto('/');
     const waiting = page.getByRole('link', { name: /Harbour 1.*lesson 2/ });
     await expect(waiting.first()).toBeVisible();
+    await page.clock.setFixedTime(new Date(2026, 2, 23, 18, 38));
     await lesson('lesson', 'class=monday&lesson=3');
     await expect(page.getByText('Nothing was written of lesson 2 (Monday 16 March)')).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Start the evening' })).toBeVisible();
+    // Eight minutes late.
+    await page.getByRole('button', { name: 'Start the evening' }).click();
+    await expect(page.getByText(/it ends at 19:38/)).toBeVisible();
+    await page.getByRole('button', { name: 'Begin the clock anew' }).click();
     await page.getByRole('button', { name: 'It went as planned' }).click();
     await expect(page.getByText(/^Nothing was written of lesson 2/)).toHaveCount(0);
     for (const row of await page.getByRole('group', { name: first }).all())
@@ -209,15 +231,22 @@ test('a term from nothing: six weeks, two classes, evenings that nobody wrote do
     await page.getByRole('button', { name: 'Make the final check' }).click();
     const asked = page.getByRole('grid').getByRole('columnheader');
     await expect(asked).toHaveCount(planned.size + 1);
+    // Two of four are marked: one passes all, one nothing.
+    for (const mark of ['2', '0'])
+      for (let figure = 0; figure < planned.size; figure += 1) await page.keyboard.press(mark);
+    await expect(page.getByText('saved', { exact: true })).toBeVisible();
+    await page.getByText('The class', { exact: true }).click();
+    // Whom nobody marked is left out of what the level did not teach.
+    await expect(page.getByText(/: 0 of 2 passed, planned in lesson/)).toHaveCount(planned.size);
   });
 
-  await test.step('a student is found from anywhere, with every class', async () => {
+  await test.step('a student is found from anywhere, with both classes and the check', async () => {
     await page.goto('/');
     await page.getByRole('button', { name: 'Find' }).waitFor();
     await page.keyboard.press('Control+k');
     await page.getByRole('combobox', { name: 'Go to anything' }).fill('Ana');
     await page.getByRole('option', { name: /Ana/ }).first().click();
     await expect(page.getByRole('heading', { level: 1, name: 'Ana' })).toBeVisible();
-    await expect(page.getByRole('link', { name: /Harbour 1/ })).toHaveCount(2);
+    await expect(page.getByRole('link', { name: /Harbour 1/ })).toHaveCount(3);
   });
 });
