@@ -1,4 +1,5 @@
 import type { Course, Dance, Level, Pattern, PatternMark } from '@map-step/core';
+import { shownAhead } from './ahead.ts';
 import { placed } from './placed.ts';
 
 export const balboa: Dance = {
@@ -74,7 +75,12 @@ export const balboaPatterns: Pattern[] = [
     variantWhy: 'school',
     needs: ['held-basic'],
     lookalikes: ['held-basic'],
-    marks: [closeHold, { event: 3, kind: 'signal', text: 'The breath stays low: a tap, not a hold' }],
+    marks: [
+      { kind: 'cue', text: 'The tap is a breath: nothing changes but the foot' },
+      { kind: 'fault', text: 'The tap takes the weight.', cure: 'Tap and hold the knee up for a beat.' },
+      closeHold,
+      { event: 3, kind: 'signal', text: 'The breath stays low: a tap, not a hold' },
+    ],
   }),
   figure({
     id: 'side-basic-close',
@@ -99,8 +105,7 @@ export const balboaPatterns: Pattern[] = [
     id: 'turning-basic',
     name: 'Turning basic',
     kind: 'turn',
-    lead: 'L back small, R -90 place, L close, R fwd small, L side small -90, R close',
-    follow: 'R fwd small, L side small -90, R close, L back small, R -90 place, L close',
+    lead: 'L back small, R -45 place, L -45 close, R fwd small, L -45 side small, R -45 close',
     needs: ['side-basic-close'],
     turn: -180,
     marks: [
@@ -117,19 +122,27 @@ export const balboaPatterns: Pattern[] = [
     id: 'come-around',
     name: 'Come around',
     kind: 'turn',
-    lead: 'L back small, R -90 place, L -90 place, R fwd small, L side small -90, R -90 close',
-    follow: 'R fwd small, L side small -90, R -90 close, L back small, R -90 place, L -90 place',
+    lead: 'L back small, R -45 place, L -90 close, R -45 fwd small, L -90 place, R -90 close',
     needs: ['turning-basic'],
     lookalikes: ['turning-basic'],
     turn: -360,
-    marks: [closeHold, caution('space'), { event: 2, kind: 'signal', text: 'The turn does not stop on 3' }],
+    marks: [
+      { kind: 'cue', text: 'Twice as much turn in the same feet' },
+      {
+        kind: 'fault',
+        text: 'The couple walks a circle.',
+        cure: 'Turn over one floorboard; the feet stay under the hips.',
+      },
+      closeHold,
+      caution('space'),
+      { event: 2, kind: 'signal', text: 'The turn does not stop on 3' },
+    ],
   }),
   figure({
     id: 'crab-walk',
     name: 'Crab walk',
     kind: 'pattern',
-    lead: 'L side, R cross-behind, L side small, R side, L cross-behind, R side small',
-    follow: 'R side, L cross-front, R side small, L side, R cross-front, L side small',
+    lead: 'L side, R cross-behind, L side small, R side, L cross-front, R side small',
     needs: ['side-basic-close'],
     marks: [
       closeHold,
@@ -150,7 +163,16 @@ export const balboaPatterns: Pattern[] = [
     entry: ['close'],
     exit: 'open',
     needs: ['walking-basic'],
-    marks: [closeHold, { event: 4, kind: 'signal', text: 'The right arm opens on 5' }],
+    marks: [
+      { kind: 'cue', text: 'The arm is a gate: it opens, nobody pushes' },
+      {
+        kind: 'fault',
+        text: 'The follower runs out to the end of the arm.',
+        cure: 'One step, then stand and breathe.',
+      },
+      closeHold,
+      { event: 4, kind: 'signal', text: 'The right arm opens on 5' },
+    ],
   }),
   figure({
     id: 'walk-in',
@@ -161,7 +183,16 @@ export const balboaPatterns: Pattern[] = [
     entry: ['open'],
     exit: 'close',
     needs: ['harbour-gate'],
-    marks: [closeHold, { event: 4, kind: 'signal', text: 'The left hand draws in, the right arm is ready' }],
+    marks: [
+      { kind: 'cue', text: 'Come home on 5, as if through a door' },
+      {
+        kind: 'fault',
+        text: 'The two meet chest first.',
+        cure: 'The follower steps small; the arm closes last.',
+      },
+      closeHold,
+      { event: 4, kind: 'signal', text: 'The left hand draws in, the right arm is ready' },
+    ],
   }),
   figure({
     id: 'half-time-basic',
@@ -222,6 +253,12 @@ export const balboaPatterns: Pattern[] = [
     needs: ['walk-in', 'toss-out'],
     lookalikes: ['walk-in'],
     marks: [
+      { kind: 'cue', text: 'Step in, then turn on the spot, arms in' },
+      {
+        kind: 'fault',
+        text: 'The turn comes before the step.',
+        cure: 'Hand up on the hold, step on 5, turn on 6 and 7.',
+      },
       closeHold,
       caution('arm-turn'),
       { event: 3, kind: 'signal', text: 'The hand lifts on the hold before 5' },
@@ -242,6 +279,9 @@ export const balboaPatterns: Pattern[] = [
   }),
 ];
 
+/** Five evenings are full without these. */
+const KEPT_FOR_MORE = ['come-around', 'paddles'];
+
 export const balboaCourse: Course = {
   id: 'balboa-1',
   dances: ['balboa'],
@@ -250,18 +290,18 @@ export const balboaCourse: Course = {
   format: 'series',
   approach: 'rhythm-first',
   lookalikes: 'apart',
+  ...shownAhead('balboa-1'),
   lessons: Array.from({ length: 5 }, () => ({
     minutes: 75,
     fixed: { arrive: 4, warmUp: 6, recall: 6, combine: 8, dance: 14, recap: 3 },
   })),
-  items: balboaPatterns.map(({ id, kind }) => ({
-    pattern: id,
-    value: kind === 'pattern' ? 'should' : 'must',
-  })),
+  items: balboaPatterns
+    .filter(({ id }) => !KEPT_FOR_MORE.includes(id))
+    .map(({ id, kind }) => ({ pattern: id, value: kind === 'pattern' ? 'should' : 'must' })),
   placed: placed(
     'held-basic side-basic-close turning-basic',
-    'tapped-basic walking-basic crab-walk harbour-gate',
-    'come-around walk-in paddles',
-    'half-time-basic toss-out open-return lolly-kicks',
+    'tapped-basic half-time-basic crab-walk',
+    'walking-basic harbour-gate walk-in',
+    'toss-out open-return lolly-kicks',
   ),
 };

@@ -1,8 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import {
   draftRecaps,
+  followedPlacing,
   openLibrary,
-  placedOf,
   type Recap,
   type StudioDocument,
   writeDocument,
@@ -21,14 +21,14 @@ function sectionRecaps(studio: StudioDocument, sectionId: string): Recap[] {
   const own = <Entry extends { readonly section: string }>(entries: readonly Entry[] = []) =>
     entries.filter(entry => entry.section === sectionId);
   const logs = own(studio.logs);
-  const published = studio.plans?.findLast(plan => plan.course === course.id && plan.published) ?? course;
+  const published = studio.plans?.findLast(plan => plan.course === course.id && plan.published);
   const taught = Math.max(...logs.map(({ lesson }) => lesson));
   return Array.from({ length: taught }, (_, index) => index + 1).flatMap(lesson => {
     const drafts = draftRecaps({
       studio: studio.studio,
       course,
       library: openLibrary(studio),
-      published: placedOf(published),
+      published: followedPlacing(course, published),
       lesson,
       logs: logs.filter(log => log.lesson <= lesson),
       notes: own(studio.notes),

@@ -1,5 +1,6 @@
 // The other classes of the term, and one of last autumn, with the mess of real life: who came, what was reached, what was
 // noted, and how two teachers marked. Dates stand around the Monday of lesson 5; the same numbers make the same studio.
+
 import type {
   Attendance,
   Check,
@@ -13,6 +14,7 @@ import type {
   Section,
   Student,
 } from '@map-step/core';
+import { aheadIn } from './ahead.ts';
 
 interface ClassPlan {
   readonly section: string;
@@ -92,7 +94,13 @@ function logsOf(plan: ClassPlan, lesson: number, date: string, number: number): 
   const fresh = (plan.course.placed ?? []).filter(one => one.lesson === lesson);
   const again = (plan.course.placed ?? []).filter(one => one.lesson === lesson - 1);
   const by = teacherOn(plan, date);
-  return [...again, ...fresh].map(({ pattern }, order) => {
+  const prepared = aheadIn(plan.course.id, lesson).map(
+    (element, order): Log => ({
+      ...{ id: uuid(10 + number, lesson * 100 + 90 + order), section: plan.section, lesson, element },
+      ...{ result: 'solid', minutes: 4, by, at: `${date}T${plan.start.slice(0, 2)}:5${order}:00Z` },
+    }),
+  );
+  const danced = [...again, ...fresh].map(({ pattern }, order): Log => {
     const isNew = order >= again.length;
     const isLast = isNew && order === again.length + fresh.length - 1 && fresh.length > 2;
     const result = isLast
@@ -107,6 +115,7 @@ function logsOf(plan: ClassPlan, lesson: number, date: string, number: number): 
       ...{ by, at: `${date}T${plan.start.slice(0, 2)}:${String(10 + order * 7).padStart(2, '0')}:00Z` },
     };
   });
+  return [...danced, ...prepared];
 }
 
 function attendanceOf(
@@ -194,5 +203,9 @@ export function publishedPlan(course: Course, by: string, at: string): PlanVersi
   const left = course.items
     .map(({ pattern }) => pattern)
     .filter(id => placed.every(one => one.pattern !== id));
-  return { course: course.id, name: 'For the spring term', by, at, published: true, placed, left };
+  return {
+    ...{ course: course.id, name: 'For the spring term', by, at, published: true, placed },
+    ...(course.placedAhead && { ahead: course.placedAhead }),
+    left,
+  };
 }

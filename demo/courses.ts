@@ -1,5 +1,6 @@
 // The courses beside Hustle 1, and where their figures lie: planned once, looked over, and kept.
 import type { Course, CourseItem, Pattern } from '@map-step/core';
+import { shownAhead } from './ahead.ts';
 import { hustleLevel2, hustleLevel3 } from './hustle-higher.ts';
 import { placed } from './placed.ts';
 import { quickstepPatterns } from './quickstep.ts';
@@ -19,6 +20,7 @@ export const hustle2Course: Course = {
   format: 'series',
   approach: 'one-change',
   lookalikes: 'together',
+  ...shownAhead('hustle-2'),
   goal: 'social',
   lessons: Array.from({ length: 8 }, () => ({
     minutes: 60,
@@ -31,13 +33,13 @@ export const hustle2Course: Course = {
     { pattern: 'cradle-walk', value: 'should' },
   ]),
   placed: placed(
-    'hand-change alternating-turn',
-    'hammerlock back-check',
-    'cradle-walk double-turn',
+    'cradle-walk back-check',
+    'hand-change handshake-pass',
+    'shadow shadow-out',
+    'alternating-turn hammerlock',
     'hammerlock-out',
+    'double-turn',
     'free-spin',
-    'shadow',
-    'handshake-pass shadow-out',
   ),
 };
 
@@ -49,17 +51,20 @@ export const hustle3Course: Course = {
   format: 'series',
   approach: 'whole-part-whole',
   lookalikes: 'apart',
+  ...shownAhead('hustle-3'),
   goal: 'show',
+  // A class that shows dances every evening through.
+  weights: { stuck: 20 },
   lessons: Array.from({ length: 6 }, () => ({
     minutes: 75,
     fixed: { arrive: 3, warmUp: 7, recall: 8, combine: 10, dance: 12, recap: 4 },
   })),
   items: itemsOf(hustleLevel3),
   placed: placed(
-    'cuddle-roll',
-    'cuddle-out take-both',
-    'basket',
-    'basket-out one-hand-sequence',
+    'one-hand-sequence rail-drill',
+    'cuddle-roll cuddle-out',
+    'shadow-walk',
+    'take-both basket basket-out',
     'supported-lean',
   ),
 };
@@ -72,17 +77,18 @@ export const quickstep2Course: Course = {
   format: 'series',
   approach: 'one-change',
   lookalikes: 'apart',
+  ...shownAhead('quickstep-2'),
   lessons: Array.from({ length: 6 }, () => ({
     minutes: 60,
     fixed: { arrive: 3, warmUp: 5, recall: 6, combine: 8, dance: 12, recap: 3 },
   })),
   items: itemsOf(quickstepPatterns.filter(({ level }) => level === 'quickstep-2')),
   placed: placed(
-    'backward-lock hesitation',
-    'change-of-direction natural-pivot-turn',
-    'walk-from-line running-finish',
-    'tipple-chasse four-quick-run',
+    'hesitation four-quick-run',
+    'half-natural tipple-chasse change-of-direction',
+    'backward-lock running-finish',
     'natural-spin-turn',
+    'walk-from-line',
   ),
 };
 
@@ -98,9 +104,9 @@ export const tapOpenCourse: Course = {
     minutes: 45,
     fixed: { arrive: 3, warmUp: 6, combine: 6, dance: 9, recap: 2 },
   })),
-  items: ['toe-taps', 'heel-digs', 'shuffle-step', 'grapevine-touch'].map(pattern => ({
+  items: ['toe-taps', 'heel-digs', 'shuffle-step', 'grapevine-touch', 'paddle-turn'].map(pattern => ({
     pattern,
     value: 'must',
   })),
-  placed: placed('toe-taps grapevine-touch', '', 'heel-digs'),
+  placed: placed('toe-taps shuffle-step', 'heel-digs', 'grapevine-touch', 'paddle-turn'),
 };

@@ -6,6 +6,9 @@ const RIGHT_TO_RIGHT: Touch = { lead: 'right-hand', follow: 'right-hand' };
 const PARALLEL = [LEFT_TO_RIGHT, RIGHT_TO_LEFT];
 const EQUAL: readonly Touch[] = [{ lead: 'left-hand', follow: 'left-hand' }, RIGHT_TO_RIGHT];
 
+/** Face to face with bent elbows: a pass has room, and a hand still reaches. */
+const NEAR = { place: { ahead: [0.35, 0.85], side: [-0.3, 0.3] } } as const;
+
 export const hustle: Dance = {
   id: 'hustle',
   name: 'Hustle',
@@ -19,9 +22,13 @@ export const hustle: Dance = {
   tempo: [{ min: 100, max: 124 }],
   floor: 'slot',
   holds: [
-    { id: 'two-hand', name: 'Two hands', contact: 'hand', rel: 180, touch: PARALLEL },
-    { id: 'one-hand', name: 'One hand', contact: 'hand', rel: 180, touch: [LEFT_TO_RIGHT] },
-    { id: 'handshake', name: 'Handshake', contact: 'hand', rel: 180, touch: [RIGHT_TO_RIGHT] },
+    { ...{ id: 'two-hand', name: 'Two hands', contact: 'hand', rel: 180 }, ...NEAR, touch: PARALLEL },
+    { ...{ id: 'one-hand', name: 'One hand', contact: 'hand', rel: 180 }, ...NEAR, touch: [LEFT_TO_RIGHT] },
+    {
+      ...{ id: 'handshake', name: 'Handshake', contact: 'hand', rel: 180 },
+      ...NEAR,
+      touch: [RIGHT_TO_RIGHT],
+    },
     { id: 'close', name: 'Close', contact: 'body', rel: 180 },
     {
       ...{ id: 'wrap', name: 'Wrap', contact: 'hand', rel: 360, touch: PARALLEL },
@@ -34,6 +41,7 @@ export const hustle: Dance = {
         { ...LEFT_TO_RIGHT, height: 'high' },
         { ...RIGHT_TO_LEFT, height: 'low' },
       ],
+      place: { ahead: [0.15, 0.55], side: [-0.35, 0.1] },
     },
     {
       ...{ id: 'shadow', name: 'Shadow', contact: 'hand', rel: 0, touch: EQUAL },
@@ -43,7 +51,7 @@ export const hustle: Dance = {
       ...{ id: 'cuddle', name: 'Cuddle on the left', contact: 'hand', rel: 0, touch: PARALLEL },
       place: { ahead: [-0.1, 0.3], side: [0.2, 0.6] },
     },
-    { id: 'crossed', name: 'Crossed hands', contact: 'hand', rel: 180, touch: EQUAL },
+    { ...{ id: 'crossed', name: 'Crossed hands', contact: 'hand', rel: 180 }, ...NEAR, touch: EQUAL },
     {
       ...{ id: 'basket', name: 'Basket', contact: 'hand', rel: 0, touch: EQUAL },
       place: { ahead: [-0.1, 0.3], side: [0.2, 0.6] },
@@ -92,12 +100,16 @@ function learnedWithTheTurn(
 export const LEAD_ROCK = 'L back ball, R replace';
 export const FOLLOW_ROCK = 'R back ball, L replace';
 
-/** The same steps where the pick-up is counted at the end. */
-const OTHER_SCHOOL = [{ school: 'Harbour hall', rhythm: '1 2 &3', beats: 3 }];
+/** The follower who walks on instead of coming back from the rock. */
+export const FOLLOW_WALKS_ON = 'R back ball, L fwd';
+
+/** The same steps where three is said on the rock. */
+const OTHER_SCHOOL = [{ school: 'Harbour hall', rhythm: '&3 1 2', beats: 3 }];
 
 type FigureText = Pick<Pattern, 'id' | 'name' | 'kind' | 'entry' | 'exit'> &
   Partial<Pattern> & { readonly lead: string; readonly follow: string };
 
+/** Three beats: two steps after the usual rock, or a rock of its own with them. */
 export function figure({ lead, follow, ...rest }: FigureText): Pattern {
   const isNatural = follow === 'image' || follow === 'opposite';
   return {
@@ -105,10 +117,26 @@ export function figure({ lead, follow, ...rest }: FigureText): Pattern {
     level: 'hustle-1',
     rhythm: '&1 2 3',
     beats: 3,
+    cycle: 3,
     otherCounts: OTHER_SCHOOL,
-    parts: { lead: `${LEAD_ROCK}, ${lead}`, follow: isNatural ? follow : `${FOLLOW_ROCK}, ${follow}` },
+    parts: { lead: rocked(lead, LEAD_ROCK), follow: isNatural ? follow : rocked(follow, FOLLOW_ROCK) },
     ...rest,
   };
+}
+
+const AFTER_ROCK = 2;
+
+function rocked(steps: string, rock: string): string {
+  return steps.split(',').length === AFTER_ROCK ? `${rock}, ${steps}` : steps;
+}
+
+/** Several times three beats, counted on to the end. */
+export function longFigure({
+  lead,
+  follow,
+  ...rest
+}: FigureText & Required<Pick<Pattern, 'rhythm' | 'beats'>>): Pattern {
+  return { dance: 'hustle', level: 'hustle-1', parts: { lead, follow }, ...rest };
 }
 
 export function caution(code: string): PatternMark {

@@ -1,20 +1,20 @@
 // Hustle beyond the first level: turns in a row, hammerlock, shadow, cuddle, basket, sequences and a supported lean.
 import type { Pattern } from '@map-step/core';
-import { caution, FOLLOW_ROCK, figure, LEAD_ROCK } from './hustle-dance.ts';
+import { caution, FOLLOW_ROCK, FOLLOW_WALKS_ON, figure, LEAD_ROCK, longFigure } from './hustle-dance.ts';
 
 const STAND = 'L place, R close';
 const FOLLOW_STAND = 'R place, L close';
 
 export const hustleLevel2: Pattern[] = [
-  figure({
+  longFigure({
     id: 'alternating-turn',
     name: 'Alternating turn',
     kind: 'turn',
     level: 'hustle-2',
     rhythm: '&1 2 3 &4 5 6',
     beats: 6,
-    lead: `${STAND}, ${LEAD_ROCK}, L +180 place, R +180 close`,
-    follow: `R -180 place, L -180 close, ${FOLLOW_ROCK}, ${FOLLOW_STAND}`,
+    lead: `${LEAD_ROCK}, ${STAND}, ${LEAD_ROCK}, L +180 place, R +180 close`,
+    follow: `${FOLLOW_ROCK}, R -180 place, L -180 close, ${FOLLOW_ROCK}, ${FOLLOW_STAND}`,
     entry: ['one-hand'],
     exit: 'one-hand',
     turn: 0,
@@ -72,19 +72,23 @@ export const hustleLevel2: Pattern[] = [
     kind: 'pattern',
     level: 'hustle-2',
     lead: STAND,
-    follow: 'R -180 place, L -180 close',
+    follow: 'R -180 back small, L -180 close',
     entry: ['two-hand'],
     exit: 'hammerlock',
     turn: 0,
+    overTwoLessons: true,
     needs: ['both-hands-turn'],
     lookalikes: ['both-hands-turn'],
     marks: [
       { event: 1, kind: 'signal', text: 'One hand goes up, the other stays at the hip' },
-      { kind: 'cue', text: 'The low hand rests at the side, never up the back' },
+      {
+        kind: 'cue',
+        text: 'The low hand slides round the waist to the far hip and rests there; it never climbs the back',
+      },
       {
         kind: 'fault',
         text: 'The low arm is pulled behind the back.',
-        cure: 'Keep it at the follower’s own hip.',
+        cure: 'Leave it at the follower’s own hip, and let the follower step in to it.',
         rescue: 'Let the low hand go.',
       },
       caution('arm-turn'),
@@ -97,12 +101,18 @@ export const hustleLevel2: Pattern[] = [
     kind: 'turn',
     level: 'hustle-2',
     lead: STAND,
-    follow: 'R +180 place, L +180 close',
+    follow: 'R +180 fwd small, L +180 close',
     entry: ['hammerlock'],
     exit: ['two-hand', 'one-hand'],
     turn: 0,
     needs: ['hammerlock'],
     marks: [
+      { kind: 'cue', text: 'Back the way you came: the low hand waits at the hip' },
+      {
+        kind: 'fault',
+        text: 'The low hand is pulled out first.',
+        cure: 'High hand first; the low one comes with the hip.',
+      },
       { event: 1, kind: 'signal', text: 'The high hand goes back the way it came' },
       caution('arm-turn'),
       caution('wrap'),
@@ -122,8 +132,11 @@ export const hustleLevel2: Pattern[] = [
     lookalikes: ['forward-check'],
     marks: [
       { event: 2, kind: 'signal', text: 'The hands draw back instead of stopping' },
-      { kind: 'fault', text: 'The hips stay behind.', cure: 'Turn the feet out and keep them under you.' },
-      caution('strength'),
+      {
+        kind: 'fault',
+        text: 'The weight stays behind.',
+        cure: 'Turn the feet out and keep the hips over them.',
+      },
     ],
   }),
   figure({
@@ -140,7 +153,13 @@ export const hustleLevel2: Pattern[] = [
     lookalikes: ['handshake-pass'],
     marks: [
       { event: 1, kind: 'signal', text: 'The right hand draws a half circle over the follower’s head' },
-      { kind: 'cue', text: 'She looks where he looks' },
+      { event: 3, kind: 'signal', text: 'The left hands meet on 3, in front, at the height of the ribs' },
+      { kind: 'cue', text: 'Both look the same way' },
+      {
+        kind: 'fault',
+        text: 'The follower ends beside the leader instead of in front.',
+        cure: 'Turn on the spot, then step back half a foot.',
+      },
       caution('arm-turn'),
     ],
   }),
@@ -156,6 +175,12 @@ export const hustleLevel2: Pattern[] = [
     turn: 0,
     needs: ['shadow'],
     marks: [
+      { kind: 'cue', text: 'Let go, half a step, and turn to face' },
+      {
+        kind: 'fault',
+        text: 'The left hand holds on and twists the arm.',
+        cure: 'Open the left hand on the rock, before the turn.',
+      },
       { event: 1, kind: 'signal', text: 'The left hand lets go, the right hand rises' },
       caution('arm-turn'),
     ],
@@ -169,7 +194,7 @@ export const hustleLevel3: Pattern[] = [
     kind: 'pattern',
     level: 'hustle-3',
     lead: 'L back small, R fwd small',
-    follow: 'R -180 side, L -180 side small',
+    follow: 'R -180 side, L -180 side',
     entry: ['wrap'],
     exit: 'cuddle',
     turn: 0,
@@ -177,7 +202,11 @@ export const hustleLevel3: Pattern[] = [
     marks: [
       { event: 2, kind: 'signal', text: 'The leader makes room with a step back' },
       { kind: 'cue', text: 'Roll along a wall, not round a post' },
-      { kind: 'fault', text: 'She rolls into him.', cure: 'Leader first: step back before she turns.' },
+      {
+        kind: 'fault',
+        text: 'The follower rolls into the leader.',
+        cure: 'Leader first: step back before the follower turns.',
+      },
       caution('wrap'),
       caution('arm-turn'),
     ],
@@ -188,12 +217,18 @@ export const hustleLevel3: Pattern[] = [
     kind: 'turn',
     level: 'hustle-3',
     lead: STAND,
-    follow: 'R fwd +135, L +45 back',
+    follow: 'R diag-fwd +135, L +45 back',
     entry: ['cuddle'],
     exit: ['two-hand', 'one-hand'],
     turn: 0,
     needs: ['cuddle-roll', 'unwrap'],
     marks: [
+      { kind: 'cue', text: 'Out along the slant, then the look back brings you into the lane' },
+      {
+        kind: 'fault',
+        text: 'The follower stays beside the lane.',
+        cure: 'The first step goes across, in front of the leader.',
+      },
       { event: 1, kind: 'signal', text: 'The right hand opens forward' },
       caution('wrap'),
       caution('arm-turn'),
@@ -210,7 +245,16 @@ export const hustleLevel3: Pattern[] = [
     exit: 'crossed',
     turn: 0,
     needs: ['hand-change'],
-    marks: [{ event: 2, kind: 'signal', text: 'The left hand is offered under the right' }, caution('grip')],
+    marks: [
+      { kind: 'cue', text: 'The second hand comes under the first' },
+      {
+        kind: 'fault',
+        text: 'The crossed hands are lifted to the chest.',
+        cure: 'Keep both at the height of the hips.',
+      },
+      { event: 2, kind: 'signal', text: 'The left hand is offered under the right' },
+      caution('grip'),
+    ],
   }),
   figure({
     id: 'basket',
@@ -228,8 +272,8 @@ export const hustleLevel3: Pattern[] = [
       { event: 1, kind: 'signal', text: 'Both hands draw to the left side' },
       {
         kind: 'fault',
-        text: 'The crossed arms press on the ribs.',
-        cure: 'Keep them a hand’s breadth in front.',
+        text: 'The arms press on the ribs.',
+        cure: 'Keep both hands a hand’s breadth in front: in the basket the arms are open.',
       },
       caution('arm-turn'),
       caution('wrap'),
@@ -241,26 +285,32 @@ export const hustleLevel3: Pattern[] = [
     kind: 'turn',
     level: 'hustle-3',
     lead: STAND,
-    follow: 'R fwd +135, L +45 back',
+    follow: 'R diag-fwd +135, L +45 back',
     entry: ['basket'],
     exit: ['crossed', 'handshake'],
     turn: 0,
     needs: ['basket'],
     marks: [
+      { kind: 'cue', text: 'The arms lengthen, the feet follow, the hands stay joined' },
+      {
+        kind: 'fault',
+        text: 'The leader lifts both arms to let the follower out.',
+        cure: 'Low and long: nobody goes under.',
+      },
       { event: 1, kind: 'signal', text: 'The arms lengthen to the front' },
       caution('arm-turn'),
       caution('wrap'),
     ],
   }),
-  figure({
+  longFigure({
     id: 'one-hand-sequence',
     name: 'One-hand sequence',
     kind: 'pattern',
     level: 'hustle-3',
     rhythm: '&1 2 3 &4 5 6 &1 2 3',
     beats: 9,
-    lead: `L diag-fwd -90, R -90 back, ${LEAD_ROCK}, L +180 place, R +180 close, ${LEAD_ROCK}, L diag-fwd -90, R -90 back`,
-    follow: `R fwd +90, L +90 diag-back, ${FOLLOW_ROCK}, ${FOLLOW_STAND}, ${FOLLOW_ROCK}, R fwd outside -90, L -90 diag-back`,
+    lead: `${LEAD_ROCK}, L diag-fwd -90, R fwd -90, ${LEAD_ROCK}, L +180 place, R +180 close, ${LEAD_ROCK}, L diag-fwd -90, R fwd -90`,
+    follow: `${FOLLOW_WALKS_ON}, R fwd +90, L +90 back, ${FOLLOW_ROCK}, ${FOLLOW_STAND}, ${FOLLOW_WALKS_ON}, R fwd -90, L -90 back`,
     entry: ['one-hand'],
     exit: 'one-hand',
     turn: -360,
@@ -277,25 +327,66 @@ export const hustleLevel3: Pattern[] = [
       caution('arm-turn'),
     ],
   }),
-  figure({
+  longFigure({
+    id: 'shadow-walk',
+    name: 'Shadow walk',
+    kind: 'pattern',
+    level: 'hustle-3',
+    rhythm: '&1 2 3 &4 5 6',
+    beats: 6,
+    lead: `${LEAD_ROCK}, L fwd, R fwd, ${LEAD_ROCK}, L back, R back`,
+    follow: 'image',
+    entry: ['shadow'],
+    exit: 'shadow',
+    turn: 0,
+    needs: ['shadow', 'cradle-walk'],
+    marks: [
+      { kind: 'cue', text: 'One behind the other, one stride for both' },
+      { event: 2, kind: 'signal', text: 'Both hands go forward together: we walk' },
+      {
+        kind: 'fault',
+        text: 'The leader steps on the follower’s heels.',
+        cure: 'Walk a little to the side, and shorter than in front.',
+      },
+    ],
+  }),
+  {
+    id: 'rail-drill',
+    dance: 'hustle',
+    name: 'Rail drill',
+    kind: 'drill',
+    level: 'hustle-3',
+    over: 'supported-lean',
+    grades: [
+      'Each alone: lean over one foot, a hand on the wall, and come back',
+      'In pairs, the arm as a rail, without any weight on it',
+      'To music, out on one bar and back on the next',
+    ],
+    needs: ['close-basic'],
+    minutes: 8,
+    marks: [
+      { kind: 'cue', text: 'You could stand there without your partner' },
+      caution('lean'),
+      caution('close-hold'),
+    ],
+  },
+  longFigure({
     id: 'supported-lean',
     name: 'Supported lean',
     kind: 'pattern',
     level: 'hustle-3',
-    rhythm: '1 2 3 4 5 6',
+    rhythm: '&1 2 3 4 5 6',
     beats: 6,
-    parts: {
-      lead: 'L side small, R touch, L wait, R side small, L close, R place',
-      follow: 'R side small, R lean, R wait, L side small, R close, L place',
-    },
-    lead: '',
-    follow: '',
+    lead: 'L back small ball, R replace, L side small, R touch, L wait, R side small, L touch',
+    follow: 'R back small ball, L replace, R side small, R lean, R wait, L side small, R touch',
     entry: ['close'],
     exit: 'close',
     turn: 0,
-    needs: ['close-basic', 'gather'],
+    difficulty: { points: 18, why: 'A partner’s whole weight: it wants the last evenings' },
+    needs: ['close-basic', 'gather', 'rail-drill'],
+    minutes: 16,
     marks: [
-      { event: 0, kind: 'signal', text: 'The leader widens his stance and waits for a yes' },
+      { event: 2, kind: 'signal', text: 'The leader widens the stance and waits for a yes' },
       { kind: 'cue', text: 'Each over their own foot; the arm is a rail, not a rope' },
       {
         kind: 'fault',
@@ -307,6 +398,6 @@ export const hustleLevel3: Pattern[] = [
       caution('close-hold'),
       caution('strength'),
     ],
-    tracks: [{ quality: 'knee-depth', values: [null, 'deeper', 'deeper', 'rise', null, null] }],
+    tracks: [{ quality: 'knee-depth', values: [null, null, null, 'deeper', 'deeper', 'rise', null] }],
   }),
 ];

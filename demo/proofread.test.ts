@@ -13,9 +13,9 @@ Begins in **One hand** or **Two hands**, ends in **One hand**.
 
 Counted **& 1 2 3**, 3 beats.
 
-**Leader:** & left back ball · 1 right replace · 2 left cross in front, then quarter left · 3 right back, turning quarter left
+**Leader:** & left back ball · 1 right diagonally forward · 2 left forward, then quarter left · 3 right forward, then quarter left
 
-**Follower:** & right back ball · 1 left replace · 2 right forward, then quarter right · 3 left back, turning quarter right
+**Follower:** & right back ball · 1 left forward · 2 right forward, then quarter right · 3 left back, turning quarter right
 `;
 const under = (line: string) => `## New: Right turn\n\n${line}\n`;
 
@@ -32,14 +32,14 @@ describe('a planted slip is found at its place', () => {
     ['count', RIGHT.replace('& 1 2 3**', '1 2 3 4**'), '1 2 3 4'],
     ['count', under('It has five steps.'), 'has five steps'],
     ['count', under('Count it 1 2 3 4 aloud.'), '1 2 3 4'],
-    ['count', RIGHT.replace('2 left cross', '4 left cross'), '4 left cross in front, then quarter left'],
-    ['foot', RIGHT.replace('1 right replace', '1 left replace'), '1 left replace'],
+    ['count', RIGHT.replace('2 left forward', '4 left forward'), '4 left forward, then quarter left'],
+    ['foot', RIGHT.replace('1 right diag', '1 left diag'), '1 left diagonally forward'],
     ['foot', RIGHT.replace('& right back ball', '& left back ball'), '& left back ball'],
-    ['foot', under('On 1 the leader replaces the left foot.'), 'left foot'],
+    ['foot', under('On 1 the leader’s left foot goes forward.'), 'left foot'],
     ['foot', under('The follower: on 2 the left foot goes forward.'), 'left foot'],
     [
       'side',
-      RIGHT.replace('left cross in front', 'left cross behind'),
+      RIGHT.replace('2 left forward', '2 left cross behind'),
       '2 left cross behind, then quarter left',
     ],
     ['side', RIGHT.replace('2 right forward', '2 right side'), '2 right side, then quarter right'],
@@ -47,8 +47,8 @@ describe('a planted slip is found at its place', () => {
     ['side', '## New: Wrap\n\nThe follower ends on the leader’s left side.', 'left'],
     [
       'turn',
-      RIGHT.replace('front, then quarter left', 'front, then quarter right'),
-      '2 left cross in front, then quarter right',
+      RIGHT.replace('2 left forward, then quarter left', '2 left forward, then quarter right'),
+      '2 left forward, then quarter right',
     ],
     [
       'turn',
@@ -86,14 +86,14 @@ describe('what is true raises no alarm', () => {
     [under('At 112 beats a minute it is easy; try 124 beats a minute at home.')],
     [under('Dance it 4 times, then rest for 8 beats a minute or two.')],
     [under('On 2 the follower steps forward.')],
-    [under('On 1 the right foot of the leader replaces.')],
+    [under('On 1 the right foot of the leader goes forward.')],
     [under('The follower makes a half turn to the right in two quarters.')],
     [under('A quarter right, and a quarter right again.')],
     [under('The leader turns left under nobody’s arm.')],
     [under('Begins in One hand; it ends in One hand too.')],
     [under('Tell it from Left turn: the hand goes up on the other side on 1.')],
     [under('As in Rotating basic the first two counts; then turn right.')],
-    [under('Harbour hall counts it 1 2 & 3.')],
+    [under('Harbour hall counts it & 3 1 2.')],
     [under('1 2 3, 2 2 3, 3 2 3, 4 2 3: so you keep track of four of them.')],
     ['## Reviewed\n\n- Left turns, right turns and a free spin'],
     ['We danced throw out and cross over; the gather comes next week.'],

@@ -1,4 +1,5 @@
 import type { Course, Dance, Level, Pattern, PatternMark } from '@map-step/core';
+import { shownAhead } from './ahead.ts';
 import { placed } from './placed.ts';
 
 export const quickstep: Dance = {
@@ -11,7 +12,10 @@ export const quickstep: Dance = {
   quick: 1,
   split: 'straight',
   phrase: 16,
-  tempo: [{ min: 192, max: 208 }],
+  tempo: [
+    { min: 152, max: 176 },
+    { min: 192, max: 208 },
+  ],
   floor: 'line',
   holds: [
     {
@@ -84,9 +88,9 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'basic',
     rhythm: 'SQQS',
     lead: 'R fwd, L -45 side, R -45 close, L diag-back',
-    follow: 'L back, R -90 side, L close, R diag-fwd',
     align: [TO_WALL],
     turn: -90,
+    overTwoLessons: true,
     needs: ['walks-to-wall'],
     lookalikes: ['natural-turn'],
     marks: [
@@ -111,7 +115,6 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'basic',
     rhythm: 'SQQS',
     lead: 'R back, L +90 side, R close, L diag-fwd',
-    follow: 'L fwd, R +45 side, L +45 close, R diag-back',
     align: [BACK_TO_CENTRE],
     turn: 90,
     needs: ['quarter-turn'],
@@ -138,7 +141,15 @@ export const quickstepPatterns: Pattern[] = [
     lookalikes: ['progressive-chasse'],
     variantOf: 'progressive-chasse',
     variantWhy: 'harder',
-    marks: [{ event: 0, kind: 'signal', text: 'The back is square to the line: there is more to turn' }],
+    marks: [
+      { kind: 'cue', text: 'Square behind you first; then more turn than you think' },
+      {
+        kind: 'fault',
+        text: 'The third step goes into the centre.',
+        cure: 'Finish the turn before the last step leaves.',
+      },
+      { event: 0, kind: 'signal', text: 'The back is square to the line: there is more to turn' },
+    ],
   }),
   figure({
     id: 'walk-from-line',
@@ -151,12 +162,13 @@ export const quickstepPatterns: Pattern[] = [
     turn: -45,
     needs: ['walks-to-wall', 'running-finish'],
     lookalikes: ['walks-to-wall'],
-    marks: [{ event: 0, kind: 'cue', text: 'Turn to the wall on the first step, then leave it' }],
+    marks: [{ event: 0, kind: 'cue', text: 'A link: turn to the wall on the first step, then walk on' }],
   }),
   figure({
     id: 'half-natural',
     name: 'Half natural turn',
     kind: 'turn',
+    level: 'quickstep-2',
     rhythm: 'SQQ',
     lead: 'R fwd, L -90 side, R -45 close',
     follow: 'L back, R -90 side, L -45 close',
@@ -182,7 +194,8 @@ export const quickstepPatterns: Pattern[] = [
     follow: 'L back, R -90 side, L -45 close, R fwd, L -135 side',
     align: [TO_WALL],
     turn: -270,
-    needs: ['half-natural'],
+    overTwoLessons: true,
+    needs: ['quarter-turn'],
     lookalikes: ['natural-spin-turn', 'hesitation'],
     cuts: [{ event: 3, hold: 'closed' }],
     marks: [
@@ -224,7 +237,14 @@ export const quickstepPatterns: Pattern[] = [
     align: [TO_WALL, ALONG_LINE],
     turn: 0,
     needs: ['progressive-chasse'],
-    marks: [{ event: 0, kind: 'signal', text: 'The first slow passes outside: the lock follows' }],
+    marks: [
+      {
+        kind: 'fault',
+        text: 'The feet lock late and the step limps.',
+        cure: 'Say “slow, quick, quick, slow” and close the thighs on the second quick.',
+      },
+      { event: 0, kind: 'signal', text: 'The first slow passes outside: the lock follows' },
+    ],
     tracks: [{ quality: 'rise', values: ['down', 'up', 'up', 'lower'] }],
   }),
   figure({
@@ -236,7 +256,13 @@ export const quickstepPatterns: Pattern[] = [
     align: [TO_WALL],
     turn: 0,
     needs: ['forward-lock'],
-    marks: [{ event: 0, kind: 'cue', text: 'One step past the partner, and the left foot is free' }],
+    marks: [
+      {
+        event: 0,
+        kind: 'cue',
+        text: 'A link, one step past the partner: it frees the left foot for what comes next',
+      },
+    ],
   }),
   figure({
     id: 'cross-chasse',
@@ -319,7 +345,7 @@ export const quickstepPatterns: Pattern[] = [
     lookalikes: ['running-finish'],
     marks: [
       { event: 2, kind: 'signal', text: 'The feet close on the second quick' },
-      { kind: 'cue', text: 'Tip to the right, then run' },
+      { kind: 'cue', text: 'Tip to the right, close, and out on the slant' },
     ],
   }),
   figure({
@@ -342,7 +368,6 @@ export const quickstepPatterns: Pattern[] = [
         text: 'The spin drifts outward.',
         cure: 'Turn over one spot; the follower walks between the feet.',
       },
-      ...['close-hold', 'space'].map(caution),
     ],
   }),
   figure({
@@ -365,7 +390,6 @@ export const quickstepPatterns: Pattern[] = [
     id: 'natural-pivot-turn',
     name: 'Natural pivot turn at the corner',
     kind: 'turn',
-    level: 'quickstep-2',
     rhythm: 'SQQS',
     lead: 'R fwd, L -90 side, R -45 close, L back small -135',
     follow: 'L back, R -90 side, L -45 close, R fwd small -135',
@@ -374,6 +398,11 @@ export const quickstepPatterns: Pattern[] = [
     needs: ['natural-turn'],
     lookalikes: ['natural-turn'],
     marks: [
+      {
+        kind: 'fault',
+        text: 'The pivot is stepped, not turned.',
+        cure: 'Leave the thighs together and let the floor turn under you.',
+      },
       { kind: 'cue', text: 'The corner turns the line for you' },
       { event: 3, kind: 'signal', text: 'The fourth step pivots: the new long side is in front' },
     ],
@@ -384,10 +413,9 @@ export const quickstepPatterns: Pattern[] = [
     kind: 'pattern',
     level: 'quickstep-2',
     rhythm: 'SQQQQS',
-    lead: 'R fwd outside, L fwd, R lock-behind, L fwd, R fwd, L fwd',
-    follow: 'L back, R back, L lock-front, R back, L back, R back',
-    align: [TO_WALL, ALONG_LINE],
-    turn: 0,
+    lead: 'R back, L +90 side, R fwd outside, L diag-fwd, R lock-behind, L diag-fwd',
+    align: [BACK_TO_CENTRE],
+    turn: 90,
     needs: ['forward-lock'],
     lookalikes: ['forward-lock'],
     marks: [
@@ -407,6 +435,7 @@ export const quickstepCourse: Course = {
   format: 'series',
   approach: 'rhythm-first',
   lookalikes: 'apart',
+  ...shownAhead('quickstep-1'),
   lessons: Array.from({ length: 8 }, () => ({
     minutes: 60,
     fixed: { arrive: 3, warmUp: 5, recall: 5, combine: 8, dance: 12, recap: 3 },
@@ -417,8 +446,8 @@ export const quickstepCourse: Course = {
     'quarter-turn',
     'progressive-chasse',
     'forward-lock',
-    'half-natural outside-step',
     'natural-turn',
-    'chasse-reverse-turn cross-chasse chasse-from-line',
+    'chasse-from-line chasse-reverse-turn',
+    'natural-pivot-turn outside-step cross-chasse',
   ),
 };

@@ -1,4 +1,5 @@
 import type { Course, Dance, Level, Pattern, PatternMark } from '@map-step/core';
+import { shownAhead } from './ahead.ts';
 import { placed } from './placed.ts';
 
 export const tap: Dance = {
@@ -19,6 +20,7 @@ export const tap: Dance = {
     { id: 'stomp', weight: 'none' },
     { id: 'spank', weight: 'none' },
     { id: 'dig', weight: 'none' },
+    { id: 'drop-toe', weight: 'stays' },
   ],
   pieces: [
     { id: 'shuffle', name: 'Shuffle', rhythm: '1&', steps: 'R brush, R spank' },
@@ -58,7 +60,14 @@ export const tapPatterns: Pattern[] = [
     kind: 'basic',
     rhythm: '1 2 3 4',
     solo: 'R tap, R close, L tap, L close',
-    marks: [{ kind: 'cue', text: 'Ankles loose, knees soft' }],
+    marks: [
+      {
+        kind: 'fault',
+        text: 'The knee lifts and the foot stamps.',
+        cure: 'Let the toe fall from a loose ankle; the knee stays low.',
+      },
+      { kind: 'cue', text: 'Ankles loose, knees soft' },
+    ],
     tracks: [{ quality: 'edge', values: ['toe', 'ball', 'toe', 'ball'] }],
   }),
   figure({
@@ -101,7 +110,14 @@ export const tapPatterns: Pattern[] = [
     rhythm: '1&2& 3&4&',
     solo: 'R brush, R spank, R back ball, L replace, R brush, R spank, R back ball, L replace',
     needs: ['shuffle-step'],
-    marks: [{ event: 2, kind: 'cue', text: 'The ball change is a rock: the front foot has not left' }],
+    marks: [
+      {
+        kind: 'fault',
+        text: 'The back foot is stepped flat.',
+        cure: 'Only the ball behind: the heel never comes down.',
+      },
+      { event: 2, kind: 'cue', text: 'The ball change is a rock: the front foot has not left' },
+    ],
   }),
   figure({
     id: 'walking-flaps',
@@ -123,6 +139,7 @@ export const tapPatterns: Pattern[] = [
     rhythm: '1e&a 2',
     solo: 'R place ball, L place ball shared, R heel-drop shared, L heel-drop, R stamp accent',
     needs: ['heel-digs'],
+    tempo: [{ min: 70, max: 100 }],
     marks: [
       { event: 2, kind: 'cue', text: 'Ball, ball, heel, heel: the weight stays on both' },
       { kind: 'fault', text: 'Four sounds become two.', cure: 'Half the speed, the same evenness.' },
@@ -135,17 +152,33 @@ export const tapPatterns: Pattern[] = [
     kind: 'pattern',
     rhythm: '1 2 3 4 5 6 7 8',
     solo: 'R side, L cross-behind, R side, L touch, L side, R cross-behind, L side, R touch',
-    needs: ['toe-taps'],
-    marks: [{ event: 3, kind: 'signal', text: 'The touch on 4 turns it round' }],
+    marks: [
+      { kind: 'cue', text: 'Side, behind, side: the hips look ahead' },
+      {
+        kind: 'fault',
+        text: 'The touch takes the weight and the way back is lost.',
+        cure: 'Touch and lift again before you go back.',
+      },
+      { event: 3, kind: 'signal', text: 'The touch on 4 turns it round' },
+    ],
   }),
   figure({
-    id: 'clog-three',
-    name: 'Clog in three',
+    id: 'flap-heel',
+    name: 'Flap heel',
     kind: 'pattern',
-    rhythm: '1&2&3',
-    solo: 'L fwd, R brush, R spank, R close ball, L place',
-    needs: ['shuffle-ball-change'],
-    marks: [{ kind: 'cue', text: 'Three beats over a bar of four: it starts on 1 again after three bars' }],
+    rhythm: '1&2 3&4',
+    solo: 'R brush, R fwd ball, R heel-drop, L brush, L fwd ball, L heel-drop',
+    needs: ['walking-flaps'],
+    lookalikes: ['walking-flaps'],
+    marks: [
+      { event: 2, kind: 'signal', text: 'The heel drops after the flap: the next foot waits for it' },
+      {
+        kind: 'fault',
+        text: 'The heel drops with the step.',
+        cure: 'Flap and freeze on the ball, then let the heel go.',
+      },
+    ],
+    tracks: [{ quality: 'edge', values: ['ball', 'ball', 'heel', 'ball', 'ball', 'heel'] }],
   }),
   figure({
     id: 'paddle-turn',
@@ -153,8 +186,12 @@ export const tapPatterns: Pattern[] = [
     kind: 'turn',
     rhythm: '1&2&3&4&',
     solo: 'R tap, L swivel +90, R tap, L swivel +90, R tap, L swivel +90, R tap, L swivel +90',
-    needs: ['toe-taps'],
     marks: [
+      {
+        kind: 'fault',
+        text: 'The turn runs away across the floor.',
+        cure: 'Keep the standing foot on a mark.',
+      },
       { kind: 'caution', text: '', code: 'spin' },
       { kind: 'cue', text: 'Push with the tapping foot; the standing foot only turns' },
     ],
@@ -167,7 +204,15 @@ export const tapPatterns: Pattern[] = [
     beats: 2,
     solo: 'R brush, R spank, L hop, R cross-front',
     needs: ['shuffle-step'],
-    marks: [HOPS, { event: 3, kind: 'cue', text: 'The step lands on the beat' }],
+    marks: [
+      {
+        kind: 'fault',
+        text: 'The hop is a jump forward.',
+        cure: 'Hop where you are: the floor only loses your heel.',
+      },
+      HOPS,
+      { event: 3, kind: 'cue', text: 'The step lands on the beat' },
+    ],
   }),
   figure({
     id: 'single-time-step',
@@ -179,6 +224,11 @@ export const tapPatterns: Pattern[] = [
     needs: ['irish', 'walking-flaps'],
     lookalikes: ['double-time-step'],
     marks: [
+      {
+        kind: 'fault',
+        text: 'The hop comes late after the shuffle.',
+        cure: 'Clap the rhythm first, then dance it half as fast.',
+      },
       HOPS,
       { event: 0, kind: 'cue', text: 'It begins on 8' },
       { event: 3, kind: 'signal', text: 'A plain step after the hop: single' },
@@ -193,7 +243,16 @@ export const tapPatterns: Pattern[] = [
     solo: 'R brush, R spank, L hop, R brush, R fwd ball, L brush, L fwd ball, R place',
     needs: ['single-time-step'],
     lookalikes: ['single-time-step'],
-    marks: [HOPS, { event: 3, kind: 'signal', text: 'A flap after the hop: double' }],
+    marks: [
+      { kind: 'cue', text: 'The same song with one more note' },
+      {
+        kind: 'fault',
+        text: 'The flap swallows the step after it.',
+        cure: 'Say “flap-flap-step” while you walk it through.',
+      },
+      HOPS,
+      { event: 3, kind: 'signal', text: 'A flap after the hop: double' },
+    ],
   }),
   figure({
     id: 'break',
@@ -203,7 +262,11 @@ export const tapPatterns: Pattern[] = [
     beats: 4,
     solo: 'R brush, R spank, L hop, R place, L brush, L stamp accent',
     needs: ['single-time-step'],
-    marks: [HOPS, { event: 5, kind: 'cue', text: 'The stamp is the full stop' }],
+    marks: [
+      { kind: 'fault', text: 'The stamp is rushed.', cure: 'Leave the beat before it empty in your head.' },
+      HOPS,
+      { event: 5, kind: 'cue', text: 'The stamp is the full stop' },
+    ],
   }),
   figure({
     id: 'drawbacks',
@@ -235,21 +298,35 @@ export const tapPatterns: Pattern[] = [
     id: 'waltz-clog',
     name: 'Waltz clog',
     kind: 'pattern',
-    rhythm: '1 2&3&',
-    beats: 3,
+    rhythm: '1&2&3',
     solo: 'L place accent, R brush, R spank, R back ball, L replace',
     needs: ['shuffle-ball-change'],
-    lookalikes: ['clog-three'],
-    marks: [{ event: 0, kind: 'signal', text: 'It stays on its place where the clog in three travels' }],
+    lookalikes: ['shuffle-ball-change'],
+    marks: [
+      { kind: 'cue', text: 'Three beats over a bar of four: it starts on 1 again after three bars' },
+      { event: 0, kind: 'signal', text: 'A step with a stress comes before the shuffle' },
+      {
+        kind: 'fault',
+        text: 'The fourth beat is waited for.',
+        cure: 'Count “one and two and three” over and over, without music.',
+      },
+    ],
   }),
   figure({
     id: 'riff-walk',
     name: 'Riff walk',
     kind: 'pattern',
     rhythm: '1&2& 3&4&',
-    solo: 'R brush toe, R scuff, R fwd heel, R heel-drop, L brush toe, L scuff, L fwd heel, L heel-drop',
+    solo: 'R brush toe, R scuff, R fwd heel, R drop-toe, L brush toe, L scuff, L fwd heel, L drop-toe',
     needs: ['walking-flaps', 'heel-digs'],
-    marks: [{ kind: 'cue', text: 'Toe, heel, heel, flat: four sounds a walk' }],
+    marks: [
+      {
+        kind: 'fault',
+        text: 'The toe drops with the step.',
+        cure: 'Stand on the heel for a breath, then let the toe fall.',
+      },
+      { kind: 'cue', text: 'Toe, heel, heel, flat: four sounds a walk' },
+    ],
     tracks: [{ quality: 'edge', values: ['toe', 'heel', 'heel', 'flat', 'toe', 'heel', 'heel', 'flat'] }],
   }),
   figure({
@@ -260,7 +337,14 @@ export const tapPatterns: Pattern[] = [
     solo: 'R brush, R spank, R close, L brush, L spank, L close',
     over: 'shuffle-step',
     grades: ['holding the barre', 'free, slowly', 'with music'],
-    marks: [{ kind: 'cue', text: 'The foot hangs from the shin' }],
+    marks: [
+      {
+        kind: 'fault',
+        text: 'The leg swings from the hip.',
+        cure: 'Hold the thigh with a hand: only the shin moves.',
+      },
+      { kind: 'cue', text: 'The foot hangs from the shin' },
+    ],
   }),
 ];
 
@@ -272,20 +356,25 @@ export const tapCourse: Course = {
   format: 'series',
   approach: 'steps-first',
   lookalikes: 'apart',
+  ...shownAhead('tap-1'),
   lessons: Array.from({ length: 10 }, () => ({
     minutes: 45,
     fixed: { arrive: 2, warmUp: 5, recall: 4, combine: 6, dance: 7, recap: 2 },
   })),
-  items: tapPatterns.map(({ id, kind }) => ({ pattern: id, value: kind === 'pattern' ? 'should' : 'must' })),
+  items: tapPatterns.map(({ id, kind }) => ({
+    pattern: id,
+    value: kind === 'pattern' ? 'should' : 'must',
+    ...(id === 'heel-digs' && { to: 2 }),
+  })),
   placed: placed(
-    'toe-taps shuffle-step',
+    'heel-digs ankle-drill',
+    'toe-taps grapevine-touch',
+    'shuffle-step buffalo',
     'walking-flaps irish',
-    'shuffle-ball-change grapevine-touch',
-    'heel-digs single-time-step',
-    'paddle-turn',
-    'clog-three ankle-drill',
-    'cramp-roll',
-    'drawbacks waltz-clog',
-    'double-time-step break buffalo',
+    'flap-heel single-time-step break',
+    'double-time-step riff-walk',
+    'shuffle-ball-change cramp-roll',
+    'waltz-clog',
+    'paddle-turn drawbacks',
   ),
 };

@@ -87,11 +87,11 @@ const items: CourseItem[] = [
 const paperPlan: readonly (readonly string[])[] = [
   ['side-basic', 'forward-back-basic'],
   ['rotating-basic', 'close-basic', 'spotting-drill'],
-  ['left-turn'],
-  ['right-turn', 'hand-change'],
-  ['cross-over', 'gather', 'throw-out'],
-  ['wrap', 'unwrap', 'both-hands-turn'],
-  ['wrap-and-unwrap', 'leaders-turn'],
+  ['cross-over'],
+  ['left-turn', 'hand-change'],
+  ['right-turn', 'gather', 'throw-out'],
+  ['wrap', 'unwrap'],
+  ['both-hands-turn', 'wrap-and-unwrap', 'leaders-turn'],
 ];
 
 const placed = paperPlan.flatMap((patterns, index) =>
@@ -107,6 +107,8 @@ const course: Course = {
   format: 'series',
   approach: 'steps-first',
   lookalikes: 'apart',
+  ahead: true,
+  along: true,
   goal: 'social',
   roles: 'one',
   lessons: Array.from({ length: 8 }, (_, index) => ({
@@ -175,15 +177,15 @@ const taught: readonly (readonly LoggedItem[])[] = [
     ['rotating-basic', 'shaky', 4],
     ['close-basic', 'solid', 2],
     ['spotting-drill', 'solid', 3],
-    ['left-turn', 'shaky', 21, 'Ran over by six minutes; the raised hand comes late.'],
+    ['cross-over', 'shaky', 21, 'Ran over by six minutes; leaders stay in the lane.'],
   ],
   [
     ['rotating-basic', 'solid', 2],
     ['close-basic', 'solid', 2],
     ['spotting-drill', 'solid', 1],
-    ['left-turn', 'solid', 4],
-    ['right-turn', 'shaky', 14],
-    ['hand-change', 'not-reached', 0, 'No time left after the right turn.'],
+    ['cross-over', 'solid', 4],
+    ['left-turn', 'shaky', 14, 'Half of them dance the cross-over instead: the raised hand comes late.'],
+    ['hand-change', 'not-reached', 0, 'No time left after the left turn.'],
   ],
 ];
 

@@ -39,7 +39,7 @@ export function otherClasses(hustle1: Course) {
       ],
       roles: { lead: 5, follow: 7 },
       taught: 3,
-      notes: { 'left-turn': 'I call it the inside turn; Bram says left turn. We should agree.' },
+      notes: { 'cross-over': 'I call it the pass-by; Bram says cross-over. We should agree.' },
     },
     {
       ...{ section: 'hustle-2-wednesday', course: hustle2Course, room: 'sail-loft', start: '19:30' },
@@ -49,7 +49,7 @@ export function otherClasses(hustle1: Course) {
       taught: 4,
       notes: {
         hammerlock: 'Low hands creep up the back; ten minutes over.',
-        'double-turn': 'Two dizzy, we stopped at one turn.',
+        'alternating-turn': 'Two dizzy: we slowed the music.',
       },
     },
     {

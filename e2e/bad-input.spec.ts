@@ -56,20 +56,20 @@ test('two directors move one figure: both places are shown, and one is chosen', 
     await openAs(browser, 'Ottilie Marsh', '/courses/hustle-1/map'),
   ];
   await hearNothing(two);
-  const chip = (page: typeof one) => page.getByRole('button', { name: /^Both-hands turn,/ });
+  const chip = (page: typeof one) => page.getByRole('button', { name: /^Wrap,/ });
   await chip(two).focus();
   await chip(one).focus();
   await one.keyboard.press('ArrowRight');
   await expect(one.getByText('saved', { exact: true })).toBeVisible();
   await two.keyboard.press('ArrowLeft');
   const clash = two.getByRole('alert').filter({ hasText: 'Somebody else changed this before you' });
-  await expect(clash).toContainText(/Both-hands turn.*Theirs: lesson.*Mine: lesson/);
+  await expect(clash).toContainText(/Wrap.*Theirs: lesson.*Mine: lesson/);
   // Other moves go on meanwhile, and the question stays.
   await two.getByRole('button', { name: /^Wrap and unwrap,/ }).focus();
   await two.keyboard.press('ArrowLeft');
   await two.keyboard.press('ArrowRight');
   await expect(two.getByText('saved', { exact: true })).toBeVisible();
-  await expect(clash).toContainText(/Both-hands turn.*Theirs: lesson.*Mine: lesson/);
+  await expect(clash).toContainText(/Wrap.*Theirs: lesson.*Mine: lesson/);
   await two.getByRole('button', { name: 'Take these' }).click();
   await expect(clash).toHaveCount(0);
   await expect(chip(two)).toHaveAttribute('aria-label', (await chip(one).getAttribute('aria-label')) ?? '');

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { lastNewFigure } from './support/courses.ts';
 import { openAs } from './support/people.ts';
 import { expect, test } from './support/test.ts';
 
@@ -51,11 +52,14 @@ test('an evening runs on a tablet: by thumb and by keys, without a connection in
   );
   for (const name of names.slice(0, 3))
     await page.getByRole('group', { name, exact: true }).getByRole('button', { name: 'Solid' }).click();
+  const shaky = () => page.getByRole('button', { name: 'Shaky', pressed: true }).count();
   for (let left = 3; left > 0; ) {
     const before = await now.getByRole('button', { pressed: true }).count();
     const marks = now.getByRole('group', { name: /^How / });
     if ((await marks.count()) > before) {
+      const marked = await shaky();
       await page.keyboard.press('h');
+      await expect.poll(shaky).toBe(marked + 1);
       left -= 1;
     } else await page.keyboard.press('b');
   }
@@ -80,8 +84,8 @@ test('an evening runs on a tablet: by thumb and by keys, without a connection in
   expect(attendance.filter(({ late, lesson: at }) => late && at === lesson)).toHaveLength(1);
 
   const director = await openAs(browser, 'Ottilie Marsh', PATH);
-  const last = order.getByRole('group', { name: /^How / }).last();
-  const missed = (await last.getAttribute('aria-label'))?.replace(/^How (.*) went$/, '$1') ?? '';
+  const missed = await lastNewFigure(page);
+  const last = page.getByRole('group', { name: `How ${missed} went`, exact: true });
   await director
     .getByRole('region', { name: 'Running order' })
     .getByRole('group', { name: `How ${missed} went` })

@@ -113,7 +113,7 @@ test('on paper the step sheet and the plan are light, and nothing on them can be
   expect(await ink()).toBe('rgb(27, 31, 59)');
   await expect(page.locator('button:visible, form:visible, nav:visible')).toHaveCount(0);
   await expect(page.getByText(/Hustle 1 · as of 9 March 2026/)).toBeVisible();
-  await expect(page.getByText('quarter right, then step').first()).toBeVisible();
+  await expect(page.getByText('quarter left, then step').first()).toBeVisible();
   await page.emulateMedia({ media: 'screen' });
   await page.goto('/courses/hustle-1/map');
   await page.getByRole('button', { name: /^Plan (this level|lessons?)/ }).waitFor();

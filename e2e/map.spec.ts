@@ -7,7 +7,6 @@ import {
   dragToLesson,
   flickToLesson,
   lessonOf,
-  planAndTake,
   tabTo,
 } from './support/courses.ts';
 import { openAs } from './support/people.ts';
@@ -130,13 +129,6 @@ test('the same by keys alone', async ({ browser }) => {
     await tabTo(page, page.getByRole('button', { name }));
     await page.keyboard.press('Enter');
   };
-  await page.keyboard.press('p');
-  await bestIsKnown(page);
-  await press(/^Take all/);
-  await expect(page.getByRole('button', { name: 'Plan this level' })).toBeEnabled();
-  await expect(page.getByText('saved', { exact: true })).toBeVisible();
-  await expect(page.getByText('Left out: 0')).toBeVisible();
-
   const before = await lessonOf(page, 'wrap');
   await tabTo(page, chipOf(page, 'wrap'));
   for (let lesson = before; lesson > 1; lesson -= 1) {
@@ -158,7 +150,9 @@ test('the same by keys alone', async ({ browser }) => {
   await press('Pin it here');
   await expect(chipOf(page, 'left-turn')).toHaveAttribute('aria-label', /pinned/);
   await page.keyboard.press('p');
-  await press(/^Take all|^Good$/);
+  await bestIsKnown(page);
+  await press(/^Take all/);
+  await expect(page.getByText('saved', { exact: true })).toBeVisible();
   await tabTo(page, page.getByRole('button', { name: 'Versions of the plan' }));
   await page.keyboard.press('Enter');
   await expect(page.getByText('Nothing has been published or kept yet.')).toBeVisible();
@@ -258,19 +252,9 @@ test('lessons, dates and rules of a course: each change is seen on the map, and 
   await expect(page.getByLabel('Length of lesson 1, minutes')).toHaveValue('75');
   await expect(page.getByRole('button', { name: 'Back to 100' })).toBeVisible();
   await page.getByRole('link', { name: 'Back to the map' }).click();
-  await expect(page.getByText('25 min free')).toBeVisible();
+  await expect(page.getByText('25 min free').first()).toBeVisible();
   await page.getByRole('link', { name: 'What the points mean' }).click();
   await expect(page.getByText('a could 50')).toBeVisible();
-});
-
-test('planning again proposes nothing when nothing better is found', async ({ browser }) => {
-  const page = await openAs(browser, 'Ottilie Marsh');
-  await copyHustle(page, 'Hustle again');
-  await planAndTake(page);
-  await page.getByRole('button', { name: 'Plan this level' }).click();
-  await expect(page.getByText('No better plan exists.')).toBeVisible({ timeout: 100_000 });
-  await page.getByRole('button', { name: /^Good$|^Keep the plan/ }).click();
-  await expect(page.getByRole('button', { name: 'Plan this level' })).toBeVisible();
 });
 
 test('a course is copied whole, with its plan, and changed without touching the first', async ({

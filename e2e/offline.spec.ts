@@ -118,8 +118,8 @@ test('a mark that is corrected later keeps its minutes and its note', async ({ b
   const page = await openAs(browser, 'Bram Okoro', '/courses/hustle-1/lesson?lesson=3&class=hustle-1-monday');
   const row = page
     .getByRole('listitem')
-    .filter({ has: page.getByRole('group', { name: 'How Left turn went' }) });
-  const minutes = row.getByLabel('Minutes that Left turn took');
+    .filter({ has: page.getByRole('group', { name: 'How Cross-over went' }) });
+  const minutes = row.getByLabel('Minutes that Cross-over took');
   await expect(minutes).toHaveValue('21');
   await row.getByRole('button', { name: 'Touched' }).click();
   await page.getByRole('button', { name: 'Save this correction' }).click();
@@ -127,7 +127,7 @@ test('a mark that is corrected later keeps its minutes and its note', async ({ b
   await page.reload();
   await expect(row.getByRole('button', { name: 'Touched' })).toHaveAttribute('aria-pressed', 'true');
   await expect(minutes).toHaveValue('21');
-  await expect(row).toContainText('the raised hand comes late');
+  await expect(row).toContainText('leaders stay in the lane');
 });
 
 test.describe('without any server', () => {

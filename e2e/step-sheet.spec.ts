@@ -42,7 +42,7 @@ test('a figure of pieces with the last one changed, and the other side of a solo
   browser,
 }) => {
   const page = await openAs(browser, 'Suki Larch', '/courses/quickstep-1/material');
-  await begin(page, 'Side');
+  await begin(page, 'Boardwalk');
   await page.keyboard.press('*');
   await expect(page.getByLabel('Made of pieces')).toBeFocused();
   await type(page, 'walks-*2, walks-*2 last forward-l, outside, cross');
@@ -63,10 +63,10 @@ test('a figure of pieces with the last one changed, and the other side of a solo
   await page.reload();
   await told();
 
-  const director = await openAs(browser, 'Ottilie Marsh', '/courses/quickstep-1/material/side');
+  const director = await openAs(browser, 'Ottilie Marsh', '/courses/quickstep-1/material/boardwalk');
   await director.getByRole('button', { name: 'Add it as a could' }).click();
   await expect(director.getByRole('group', { name: 'Into Quickstep 1' })).toHaveCount(0);
-  await expect(director.getByRole('link', { name: 'Side left out' })).toBeVisible();
+  await expect(director.getByRole('link', { name: 'Boardwalk left out' })).toBeVisible();
 
   await page.goto('/courses/tap-1/material/buffalo');
   await expect(page.getByRole('heading', { name: 'Buffalo', level: 2 })).toBeVisible();
@@ -101,8 +101,8 @@ test('a figure of eights in a dance of sixes, and what is said of it from a cell
   await expect(page.getByText('7 is not a count from 1 to 6')).toBeVisible();
   await page.keyboard.press('Tab');
   await page.keyboard.press('Tab');
-  await type(page, '8', 'brsc', ';handshake, by the back', '@needs close basic', '@needs pier');
-  await expect(page.getByRole('alert')).toContainText('“pier” is no figure of Hustle; there are ');
+  await type(page, '8', 'brsc', ';handshake, by the back', '@needs close basic', '@needs moonstep');
+  await expect(page.getByRole('alert')).toContainText('“moonstep” is no figure of Hustle; there are ');
   await page.keyboard.press('Escape');
   await type(page, 'brsc');
   await expect(saved(page)).toBeVisible();

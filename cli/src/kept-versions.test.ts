@@ -5,10 +5,10 @@ import { expect, test } from 'vitest';
 const kept = (version: number) =>
   readFileSync(new URL(`../kept/version-${version}.json`, import.meta.url), 'utf8');
 
-test.each([1, 2])('the file that is kept of version %i is read, and means what it meant', version => {
+test.each([1, 2, 3])('the file that is kept of version %i is read, and means what it meant', version => {
   const read = readDocument(kept(version));
   if (!read.ok) throw new Error(JSON.stringify(read.fault));
-  expect(read.value.format).toBe('mapstep/2');
+  expect(read.value.format).toBe('mapstep/3');
   const errors = checkDocument(read.value).problems.filter(({ severity }) => severity === 'error');
   // Its one figure is made of itself, which was not refused then.
   expect(errors.map(({ code, at }) => `${code} ${at}`)).toEqual(['made-cycle /patterns/0/made']);
@@ -18,8 +18,8 @@ test.each([1, 2])('the file that is kept of version %i is read, and means what i
 });
 
 test('what a future version holds is not read as ours', () => {
-  const read = readDocument(kept(2).replace('mapstep/2', 'mapstep/9'));
+  const read = readDocument(kept(3).replace('mapstep/3', 'mapstep/9'));
   expect(read.ok ? [] : read.fault.map(({ at, message }) => `${at} ${message}`)).toEqual([
-    '/format expected "mapstep/2"',
+    '/format expected "mapstep/3"',
   ]);
 });

@@ -1,8 +1,8 @@
 import {
   draftRecaps,
   eveningByLog,
+  followedPlacing,
   openLibrary,
-  placedOf,
   type RecapDrafts,
   type StudioDocument,
   shotList,
@@ -17,7 +17,7 @@ export function recap(args: Arguments): RecapDrafts {
   const own = <Entry extends { readonly section: string; readonly lesson: number }>(
     entries: readonly Entry[] = [],
   ) => entries.filter(entry => entry.section === section.id && entry.lesson <= lesson);
-  const published = document.plans?.findLast(plan => plan.course === course.id && plan.published) ?? course;
+  const published = document.plans?.findLast(plan => plan.course === course.id && plan.published);
   return draftRecaps({
     studio: document.studio,
     ...(typeof document.settings?.['localRules'] === 'string' && {
@@ -26,7 +26,7 @@ export function recap(args: Arguments): RecapDrafts {
     tellsOtherCounts: document.settings?.['otherCounts'] === true,
     course,
     library: openLibrary(document),
-    published: placedOf(published),
+    published: followedPlacing(course, published),
     lesson,
     logs: own(document.logs),
     notes: own(document.notes),

@@ -1,4 +1,4 @@
-import { costWeightsSchema, type Placed, type PlanProblem, tenths as tenthsOf } from '@map-step/core';
+import { costWeightsSchema, type Placing, type PlanProblem, tenths as tenthsOf } from '@map-step/core';
 import { z } from 'zod';
 
 const maybe = z.exactOptional;
@@ -28,6 +28,9 @@ const planProblem = z.strictObject({
         split: maybe(z.boolean()),
         gate: maybe(z.boolean()),
         allowed: maybe(z.array(lesson)),
+        difficulty: maybe(z.number()),
+        out: maybe(z.array(id)),
+        in: maybe(z.array(id)),
       }),
     )
     .max(1000),
@@ -36,8 +39,16 @@ const planProblem = z.strictObject({
   lookalikes: z.array(z.tuple([id, id])),
   apart: z.boolean(),
   open: maybe(z.boolean()),
+  ahead: maybe(z.boolean()),
+  along: maybe(z.boolean()),
   published: maybe(z.record(id, lesson)),
-  taught: maybe(z.strictObject({ lessons: z.int().min(0).max(100), items: z.record(id, lesson) })),
+  taught: maybe(
+    z.strictObject({
+      lessons: z.int().min(0).max(100),
+      items: z.record(id, lesson),
+      prepared: maybe(z.record(id, lesson)),
+    }),
+  ),
   weights: maybe(costWeightsSchema),
 }) satisfies z.ZodType<PlanProblem>;
 
@@ -47,6 +58,6 @@ export const problemFile: z.ZodType<PlanProblem> = z.union([
   z.strictObject({ best: z.number(), problem: planProblem }).transform(({ problem }) => problem),
 ]);
 
-export const planFile: z.ZodType<{ placed: Placed; split?: string[] }> = z
-  .object({ placed: z.record(id, lesson), split: maybe(z.array(id)) })
-  .transform(({ placed, split }) => ({ placed, ...(split && { split }) }));
+export const planFile: z.ZodType<Placing & { split?: string[] }> = z
+  .object({ placed: z.record(id, lesson), split: maybe(z.array(id)), ahead: maybe(z.array(id)) })
+  .transform(({ placed, split, ahead = [] }) => ({ placed, ahead, ...(split && { split }) }));

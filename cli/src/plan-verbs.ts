@@ -4,14 +4,18 @@ import {
   cautionsWithCodes,
   dancedBefore,
   describePlan,
+  draftPlacing,
   findProblemFaults,
+  followedPlacing,
+  keptPlacing,
   type LessonSource,
   type Library,
   lessonsBehind,
   type MipSolver,
   openLibrary,
-  type Placed,
+  type Placing,
   type PlanAnswer,
+  type PlannedLesson,
   type PlanProblem,
   planClass,
   recallOn,
@@ -38,24 +42,24 @@ export interface PlanOutcome {
 export function plan(args: Arguments, solver?: MipSolver): PlanOutcome {
   const [file = '', courseId = ''] = takeWords(args, 'FILE', 'COURSE');
   const path = args.options.get('published');
-  const given = path === undefined ? undefined : readValue(path, planFile).placed;
+  const given = path === undefined ? undefined : readValue(path, planFile);
   const { document, course } = readCourse(file, courseId);
   const over = args.options.has('from-nothing') ? 0 : lessonsHad(document, courseId);
   const followed = given ?? followedPlan(document, course);
-  const taught = followed && taughtAsPlanned(course, followed, over);
+  const taught = followed && taughtAsPlanned(course, followed.placed, over);
   const published = given ?? (taught && followed);
   const { problem } = courseProblem(file, courseId, {
-    ...(published && { published }),
+    ...(published && { published: published.placed }),
+    ...(followed && { followed }),
     ...(taught && { taught }),
   });
   return outcome(solve(problem, args, solver));
 }
 
 /** What the classes of a course follow: what was published last, or else where its figures lie. */
-function followedPlan(document: StudioDocument, course: Course): Placed | undefined {
+function followedPlan(document: StudioDocument, course: Course): Placing | undefined {
   const published = document.plans?.findLast(entry => entry.course === course.id && entry.published);
-  const placed = published?.placed ?? course.placed;
-  return placed && Object.fromEntries(placed.map(entry => [entry.pattern, entry.lesson]));
+  return published || course.placed ? followedPlacing(course, published) : undefined;
 }
 
 /** The lessons that the most advanced of its classes has behind it, by what was written: a file knows no day. */
@@ -80,14 +84,20 @@ export function solveProblem(args: Arguments, solver?: MipSolver): PlanOutcome {
 export function judge(args: Arguments): PlanOutcome {
   const [file = '', planPath = ''] = takeWords(args, 'FILE', 'PLANFILE');
   const problem = readProblem(file);
-  const { placed, split } = readValue(planPath, planFile);
+  const { placed, split, ahead } = readValue(planPath, planFile);
   for (const id of [...Object.keys(placed), ...(split ?? [])])
     if (!problem.items.some(item => item.id === id))
       throw new UsageError(`${planPath}: "${id}" is not among the items`);
+  for (const id of ahead)
+    if (!Object.hasOwn(problem.elements, id))
+      throw new UsageError(`${planPath}: "${id}" is not among the elements`);
   const items = split
     ? problem.items.map(item => ({ ...item, split: split.includes(item.id) }))
     : problem.items;
-  return outcome({ ...describePlan({ ...problem, items }, placed, { ended: 'work' }), seconds: 0 });
+  return outcome({
+    ...describePlan({ ...problem, items }, { placed, ahead }, { ended: 'work' }),
+    seconds: 0,
+  });
 }
 
 /**
@@ -106,7 +116,9 @@ export function lesson(args: Arguments, solver?: MipSolver): PlanOutcome {
     ...{ course, lesson: n, library, ...started },
     ...(ofClass ?? lessonOfCourse(n)),
   });
-  const tonight = [...new Set(order.blocks.flatMap(({ patterns }) => patterns))];
+  const tonight = [
+    ...new Set(order.blocks.flatMap(({ patterns, element }) => [...patterns, ...(element?.figures ?? [])])),
+  ];
   const cautions = tonight.flatMap(id => {
     const pattern = library.patterns.get(id);
     return pattern ? cautionsWithCodes(pattern, document.studio).map(one => ({ pattern: id, ...one })) : [];
@@ -114,13 +126,18 @@ export function lesson(args: Arguments, solver?: MipSolver): PlanOutcome {
   return { value: { course: courseId, ...order, cautions }, code: 0 };
 
   function lessonOfCourse(n: number) {
-    const chosen = course.placed ?? document.plans?.findLast(entry => entry.course === courseId)?.placed;
-    const placed: Placed = chosen
-      ? Object.fromEntries(chosen.map(entry => [entry.pattern, entry.lesson]))
-      : solve(problem, args, solver).placed;
-    const planned = describePlan(problem, placed, { ended: 'work' }).lessons[n - 1];
+    const kept = document.plans?.findLast(entry => entry.course === courseId);
+    const known = course.placed ? draftPlacing(course) : kept && keptPlacing(kept);
+    const chosen: Placing = known ?? solve(problem, args, solver);
+    const { placed } = chosen;
+    const lessons = describePlan(problem, chosen, { ended: 'work' }).lessons;
+    const planned = lessons[n - 1];
     if (!planned) throw new UsageError(`${courseId} has no lesson ${n}`);
-    return { planned, taught: Object.keys(placed).filter(id => (placed[id] ?? n) < n) };
+    return {
+      planned,
+      ...withNext(lessons[n]),
+      taught: Object.keys(placed).filter(id => (placed[id] ?? n) < n),
+    };
   }
 }
 
@@ -139,16 +156,22 @@ function lessonOfClass(
   const published = followedPlan(document, course);
   if (!published || (logs.length === 0 && recaps.length === 0)) return undefined;
   const plan = planClass(library, course, published, { logs, recaps, over: n - 1 });
-  const planned = plan.ok ? plan.value.answer.lessons[n - 1] : undefined;
+  const lessons = plan.ok ? plan.value.answer.lessons : [];
+  const planned = lessons[n - 1];
   if (!plan.ok || !planned) return undefined;
   const { taught, carried, begun } = plan.value.progress;
   const date = section.dates[n - 1];
   return {
     planned,
+    ...withNext(lessons[n]),
     taught: Object.keys(taught),
     left: [...carried, ...begun],
     ...(date !== undefined && { recall: recallOn(dancedBefore(section, logs, n), date) }),
   };
+}
+
+function withNext(next: PlannedLesson | undefined): Pick<LessonSource, 'next'> {
+  return next ? { next } : {};
 }
 
 function readCourse(file: string, courseId: string) {

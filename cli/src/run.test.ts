@@ -69,13 +69,13 @@ describe('timing and phrase', () => {
 describe('files', () => {
   test('check of the demo finds nothing', () => {
     const { patterns, problems } = ask('check', demo);
-    expect(patterns).toBe(86);
+    expect(patterns).toBe(88);
     expect(problems.filter(({ severity }: { severity: string }) => severity === 'error')).toEqual([]);
   });
 
   test('check with an error exits 1, plan of such a course is refused with the place', () => {
     const document = {
-      format: 'mapstep/2',
+      format: 'mapstep/3',
       studio: { name: 'S', timezone: 'UTC' },
       dances: [
         {
@@ -148,7 +148,7 @@ describe('figures', () => {
   });
   test('links of the quarter turn on the line of dance: the progressive chassé begins where it ends', () => {
     expect(ask('links', demo, 'quarter-turn')).toEqual({
-      after: ['progressive-chasse'],
+      after: ['progressive-chasse', 'four-quick-run'],
       before: [
         ...['walks-to-wall', 'progressive-chasse', 'chasse-from-line', 'walk-from-line', 'forward-lock'],
         ...['cross-chasse', 'four-quick-run'],
@@ -160,19 +160,29 @@ describe('figures', () => {
     expect(ask('routes', demo, 'natural-pivot-turn')).toEqual({ in: [], out: null });
     expect(ask('routes', demo, 'toe-taps')).toEqual({ in: [], out: [] });
   });
-  test('joins: the rotating basic comes nearer, so that the turn after it collides, and it itself the second time', () => {
-    expect(ask('joins', demo, 'rotating-basic', 'left-turn').joins).toMatchObject([
+  test('joins: nothing in the demo; a basic that comes nearer collides the third time, and at once in the turn after it', () => {
+    expect(ask('joins', demo)).toEqual({ joins: [] });
+    const document = JSON.parse(readFileSync(demo, 'utf8'));
+    const basic = document.patterns.find(({ id }: { id: string }) => id === 'rotating-basic');
+    Object.assign(basic, {
+      parts: {
+        lead: 'L back ball, R replace, L place, R close',
+        follow: 'R back ball, L replace, R fwd, L close',
+      },
+      turn: 0,
+    });
+    const nearer = save('nearer.json', document);
+    expect(ask('joins', nearer, 'rotating-basic', 'left-turn').joins).toMatchObject([
       { first: 'rotating-basic', second: 'left-turn', code: 'join-collide' },
     ]);
-    expect(ask('joins', demo, 'rotating-basic', 'rotating-basic').joins).toMatchObject([
-      { code: 'creeps', times: 2, at: expect.stringMatching(/^\/patterns\/\d+\/parts\/follow\/\d+$/) },
+    expect(ask('joins', nearer, 'rotating-basic', 'rotating-basic').joins).toMatchObject([
+      { code: 'creeps', times: 3, at: expect.stringMatching(/^\/patterns\/\d+\/parts\/follow\/\d+$/) },
     ]);
-    expect(ask('joins', demo, 'side-basic', 'side-basic')).toEqual({ joins: [] });
-    expect(ask('joins', demo).joins.length).toBeGreaterThan(0);
+    expect(ask('joins', nearer).joins.length).toBeGreaterThan(1);
   });
   test('couple of the wrap: the follower ends at the leader’s right, arms clean, each needed step told', () => {
     const { events, arms, needed } = ask('couple', demo, 'wrap');
-    expect(events.at(-1)).toEqual({ event: 3, hold: 'wrap', ahead: 0.217, side: -0.318, rel: 360 });
+    expect(events.at(-1)).toEqual({ event: 3, hold: 'wrap', ahead: -0.033, side: -0.318, rel: 360 });
     expect(arms).toEqual([{ from: 'two-hand', to: 'wrap', wound: 0 }]);
     expect(needed.map(({ event }: { event: number }) => event)).toEqual([0, 1, 2, 3]);
     expect(ask('couple', demo, 'toe-taps')).toEqual({ events: [], arms: [], needed: [] });
@@ -245,7 +255,7 @@ describe('convert', () => {
   });
   test('to csv has a line for each figure and one for the names', () => {
     const lines = text(demo, '--to', 'csv').trim().split('\r\n');
-    expect(lines).toHaveLength(87);
+    expect(lines).toHaveLength(89);
     expect(lines[0]).toMatch(/^id,dance,name,kind,level,rhythm/);
     expect(text(demo, '--to', 'csv', '--what', 'students')).toMatch(/^id,name,role\r\n/);
   });

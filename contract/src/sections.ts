@@ -3,9 +3,11 @@ import {
   type ClassEvent,
   checkSchema,
   lessonNoteSchema,
+  logEntrySchema,
   logSchema,
   markdownSchema,
   markSchema,
+  ofOne,
 } from '@map-step/core';
 import { z } from 'zod';
 import { historyEntry, versioned } from './commands.ts';
@@ -25,7 +27,7 @@ import {
 import { id } from './ids.ts';
 
 /** The client names the entry; the server says who wrote it. */
-const logEntry = logSchema.omit({ by: true, section: true });
+const logEntry = ofOne(logEntrySchema.omit({ by: true, section: true }));
 const attendanceEntry = attendanceSchema.omit({ by: true, section: true });
 const noteEntry = lessonNoteSchema.omit({ by: true, section: true });
 const markEntry = markSchema.omit({ by: true });

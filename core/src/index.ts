@@ -51,7 +51,14 @@ export {
 } from './class/progress.ts';
 export { findReversals, type Reversal } from './class/reversals.ts';
 export { isOnStaff, ownLessons } from './class/staff.ts';
-export { type Cell, cellKey, standingLogs, standingMarks, standingNotes } from './class/standing.ts';
+export {
+  type Cell,
+  cellKey,
+  standingLogs,
+  standingMarks,
+  standingNotes,
+  standingPrepared,
+} from './class/standing.ts';
 export type { Body } from './couple/body-track.ts';
 export { findWoundArms } from './couple/check-couple.ts';
 export { type CoupleNumbers, coupleOnFloor, describeCouple } from './couple/describe-couple.ts';
@@ -85,6 +92,7 @@ export {
 export { figuresForSong, type SongFit, tempoOfTaps } from './evening/songs.ts';
 export { type Closure, figureClosure } from './floor/closure.ts';
 export { type Footfall, figurePath, HALF_STANCE, type Point, type Track } from './floor/path.ts';
+export { pathAfter } from './floor/path-after.ts';
 export {
   couplesInRoom,
   type Footprint,
@@ -119,9 +127,11 @@ export {
   lessonNote as lessonNoteSchema,
   level as levelSchema,
   log as logSchema,
+  logEntry as logEntrySchema,
   MOST_BLOCKS,
   mark as markSchema,
   markdown as markdownSchema,
+  ofOne,
   pattern as patternSchema,
   person as personSchema,
   plan as planSchema,
@@ -162,15 +172,24 @@ export { checkDocument, type DocumentCheck, documentErrors } from './library/che
 export { type BrokenFigure, checkFirstEntry, figuresBrokenBy } from './library/check-entry.ts';
 export { createFigureChecker, type FigureIssue, findDanceRoutes } from './library/check-figures.ts';
 export { circleThrough } from './library/check-needs.ts';
+export { coupleAfter } from './library/couple-after.ts';
 export {
   danceOn,
   type FigureJoin,
   findJoins,
   findJoinsOf,
+  followsItself,
 } from './library/dance-on.ts';
 export { findFigureByName, writtenName } from './library/figure-names.ts';
 export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
 export type { JoinFinding } from './library/join-words.ts';
+export {
+  type LevelPlace,
+  type LevelPlaces,
+  type LevelWay,
+  levelPlaces,
+  stuckAmong,
+} from './library/level-places.ts';
 export { type LevelRoute, levelRoutes } from './library/level-routes.ts';
 export { byId, figureName, isOffered, type Library, type Material, openLibrary } from './library/library.ts';
 export {
@@ -193,6 +212,7 @@ export {
   type SheetFold,
 } from './library/made-spans.ts';
 export { printMadeText, readMadeText, suggestMade } from './library/made-text.ts';
+export { findJoinMend } from './library/mend-join.ts';
 export { type NeedsGraph, type NeedsNode, needsGraph } from './library/needs-graph.ts';
 export {
   type ChangedRow,
@@ -221,16 +241,15 @@ export {
 } from './likeness/difficulty.ts';
 export { type DerivedElement, figureElements } from './likeness/elements.ts';
 export { type Granted, takenForGranted } from './likeness/granted.ts';
-export { type LookAlike, proposeLookAlikes } from './likeness/lookalikes.ts';
+export { findMixedUp, type MixedUpPair, type SaidOf } from './likeness/mixed-up.ts';
 export {
   type Opening,
   openingTree,
-  pairsWithoutSignal,
   sharedSteps,
   signalsBy,
-  type UnsignalledPair,
 } from './likeness/openings.ts';
 export { type Ranks, rankByDifficulty, rankByNovelty } from './likeness/rank.ts';
+export { ELEMENT_BY_ITSELF, elementsOf, type TaughtElement } from './likeness/taught-elements.ts';
 export { toldBeside } from './likeness/told-beside.ts';
 export { type Danced, RECALL_AIM, recallOn } from './memory/recall.ts';
 export { addDays, daysBetween } from './model/days.ts';
@@ -250,6 +269,8 @@ export type {
   CutAt,
   Dance,
   Element,
+  ElementLog,
+  FigureLog,
   FixedBlocks,
   Floor,
   Hold,
@@ -293,6 +314,7 @@ export type {
 export { FORMAT } from './model/document.ts';
 export { parseBeats, printBeats } from './model/fraction.ts';
 export { freeId } from './model/free-id.ts';
+export { groupBy } from './model/group-by.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
 export { needsOf } from './model/needs.ts';
 export { failure, type Result, success } from './model/result.ts';
@@ -307,6 +329,7 @@ export {
   ticks,
 } from './model/units.ts';
 export { hasWholeWords, wholeWords } from './model/whole-words.ts';
+export { aheadLessons, mayComeAhead } from './plan/ahead.ts';
 export { describePlan, type PlanAnswer, type PlanKnowledge } from './plan/answer.ts';
 export { buildPlanProblem, lessonCapacity, taughtAsPlanned } from './plan/build-problem.ts';
 export {
@@ -322,31 +345,41 @@ export {
   takeWhatIf,
   withBlock,
 } from './plan/course-changes.ts';
-export { differences } from './plan/differences.ts';
+export {
+  type AheadMoves,
+  aheadDifferences,
+  countDifferences,
+  differences,
+  moveAhead,
+} from './plan/differences.ts';
 export { allowedLessons, lessonRule } from './plan/domain.ts';
 export { type HighsLike, highsSolver } from './plan/exact/highs-solver.ts';
 export type { MipSolver } from './plan/exact/mip.ts';
+export type { PlannedLesson, PlannedReview } from './plan/fill-lessons.ts';
 export {
   type BrokenRule,
   type Judgement,
   judgePlan,
   type PlanCost,
-  type PlannedLesson,
 } from './plan/judge.ts';
 export { lookAlikesOf, type PlacedLookAlike } from './plan/look-alikes.ts';
 export { type PlanMend, planMends, takeAlong } from './plan/mends.ts';
 export type { SolveBudget } from './plan/meter.ts';
 export { lessonShares } from './plan/minutes.ts';
-export { placedInOrder, placedOf } from './plan/placed-order.ts';
+export { findOpenings } from './plan/openings.ts';
+export { draftPlacing, followedPlacing, keptPlacing, placedInOrder, placedOf } from './plan/placed-order.ts';
+export { easyToHard, lessonsOutOfOrder } from './plan/places.ts';
 export {
   COST_WEIGHTS,
   lastIntroducing,
   type Placed,
+  type Placing,
   type PlanItem,
   type PlanProblem,
   taughtLessons,
 } from './plan/problem.ts';
 export {
+  changeEffect,
   costChange,
   type ItemReasons,
   itemReasons,
@@ -360,6 +393,7 @@ export {
 export { createPlanSearch, type PlanSearch, type SearchProgress } from './plan/search.ts';
 export { type FoundPlan, type SolveOptions, solvePlan } from './plan/solve.ts';
 export { type RoomToSpare, roomToSpare, type SpareUse } from './plan/spare.ts';
+export type { StuckItem } from './plan/stuck.ts';
 export { findProblemFaults } from './plan/validate.ts';
 export {
   askWhatIf,

@@ -55,6 +55,13 @@ export async function lessonOf(page: Page, figure: string): Promise<number> {
   return Number(/lesson (\d+)/.exec(label)?.[1] ?? 0);
 }
 
+/** The figure that an evening teaches as its last new one. */
+export async function lastNewFigure(page: Page): Promise<string> {
+  const order = page.getByRole('region', { name: 'Running order' });
+  const isNew = page.getByText('new', { exact: true });
+  return order.getByRole('listitem').filter({ has: isNew }).last().getByRole('heading').innerText();
+}
+
 /** Drags a figure's chip into the column of a lesson. */
 export async function dragToLesson(page: Page, figure: string, lesson: number): Promise<void> {
   const chip = chipOf(page, figure);

@@ -1,5 +1,5 @@
 // A course larger than the demo's: its figures over and over under other names, in as many lessons as wished.
-import type { Course, Pattern, StudioDocument } from '@map-step/core';
+import { type Course, needsOf, type Pattern, type StudioDocument } from '@map-step/core';
 
 const PLACES = ['', 'Pier', 'Harbour', 'Quay'];
 
@@ -7,7 +7,10 @@ const PLACES = ['', 'Pier', 'Harbour', 'Quay'];
 export function withBigCourse(studio: StudioDocument, items: number, lessons: number): StudioDocument {
   const small = studio.courses?.find(({ id }) => id === 'hustle-1') as Course;
   const own = small.items.map(({ pattern }) => studio.patterns?.find(({ id }) => id === pattern) as Pattern);
-  const copies = PLACES.flatMap(place => own.map(pattern => copyOf(pattern, place))).slice(0, items);
+  const copies = withNeeds(PLACES.flatMap(place => own.map(pattern => copyOf(pattern, place)))).slice(
+    0,
+    items,
+  );
   const [first] = small.lessons;
   const last = small.lessons.at(-1);
   if (!first || !last) throw new Error('the course has no lessons');
@@ -28,6 +31,18 @@ export function withBigCourse(studio: StudioDocument, items: number, lessons: nu
     patterns: [...(studio.patterns ?? []), ...fresh],
     courses: [...(studio.courses ?? []), big],
   };
+}
+
+/** What is needed before what needs it, so that whatever is cut off leaves nothing without its needs. */
+function withNeeds(patterns: readonly Pattern[]): readonly Pattern[] {
+  const ordered: Pattern[] = [];
+  const add = (pattern: Pattern | undefined) => {
+    if (!pattern || ordered.includes(pattern)) return;
+    for (const id of needsOf(pattern)) add(patterns.find(other => other.id === id));
+    ordered.push(pattern);
+  };
+  for (const pattern of patterns) add(pattern);
+  return ordered;
 }
 
 function copyOf(pattern: Pattern, place: string): Pattern {

@@ -26,7 +26,7 @@ function mendOf(problem: PlanProblem, solver?: MipSolver): string {
   const clock = () => (performance.now() - start) / 1000;
   const answer = solvePlan(problem, {
     seed: 1,
-    start: { ...problem.published, ...problem.taught?.items },
+    start: { placed: { ...problem.published, ...problem.taught?.items }, ahead: [] },
     ...(solver ? { solver, budget: { kind: 'time', seconds: 20, clock } } : { budget: MEND_BUDGET }),
   });
   const { left, moved } = answer.cost;

@@ -48,7 +48,7 @@ async function measure(name: string, { best, problem }: BenchFile, seconds: numb
     onBetter: plan => found.push({ at: clock(), plan }),
   });
   const spent = clock();
-  const { cost, broken } = judgePlan(problem, answer.placed);
+  const { cost, broken } = judgePlan(problem, answer.placed, answer.ahead);
   const bestAt = found.find(({ plan }) => plan.cost <= cost.total + 0.005)?.at ?? 0;
   return [
     name,

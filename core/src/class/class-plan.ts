@@ -4,8 +4,8 @@ import { failure, type Result, success } from '../model/result.ts';
 import { type Tenths, tenths } from '../model/units.ts';
 import { describePlan, type PlanAnswer } from '../plan/answer.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
-import type { PlannedLesson } from '../plan/judge.ts';
-import type { Placed, PlanItem, PlanProblem } from '../plan/problem.ts';
+import type { PlannedLesson } from '../plan/fill-lessons.ts';
+import type { Placed, Placing, PlanItem, PlanProblem } from '../plan/problem.ts';
 import { solvePlan } from '../plan/solve.ts';
 import { findProblemFaults } from '../plan/validate.ts';
 import { type ClassHistory, type ClassProgress, classProgress } from './progress.ts';
@@ -33,24 +33,28 @@ const AS_IT_IS = { ended: 'work' } as const;
 export function planClass(
   library: Library,
   course: Course,
-  published: Placed,
+  published: Placing,
   history: ClassHistory,
 ): Result<ClassPlan, readonly string[]> {
   // A class may have more evenings than its course has lessons now.
   const over = Math.min(history.over ?? 0, course.lessons.length);
   const progress = classProgress({ ...history, over });
-  let supposed: Placed = {};
+  let supposed: Supposed = { placed: {}, prepared: {} };
   for (const lesson of progress.unwritten) {
     const before = withSupposed(classProgress(historyBefore(history, lesson)), supposed);
     const plan = planFrom(library, course, published, before);
     if (!plan.ok) return plan;
-    const { placed } = plan.value.answer;
+    const { placed, lessons } = plan.value.answer;
     const isToCome = (id: string) => before.taught[id] === undefined || before.begun.includes(id);
     const tonight = Object.keys(placed).filter(id => placed[id] === lesson && isToCome(id));
-    supposed = { ...supposed, ...Object.fromEntries(tonight.map(id => [id, lesson])) };
+    const prepared = lessons[lesson - 1]?.prepare ?? [];
+    supposed = {
+      placed: { ...supposed.placed, ...Object.fromEntries(tonight.map(id => [id, lesson])) },
+      prepared: { ...supposed.prepared, ...Object.fromEntries(prepared.map(({ id }) => [id, lesson])) },
+    };
   }
   const plan = planFrom(library, course, published, withSupposed(progress, supposed));
-  return plan.ok ? success({ ...plan.value, supposed }) : plan;
+  return plan.ok ? success({ ...plan.value, supposed: supposed.placed }) : plan;
 }
 
 function historyBefore({ logs, recaps }: ClassHistory, lesson: number): ClassHistory {
@@ -61,16 +65,23 @@ function historyBefore({ logs, recaps }: ClassHistory, lesson: number): ClassHis
   };
 }
 
-function withSupposed(progress: ClassProgress, supposed: Placed): ClassProgress {
-  const isOpen = (id: string) => supposed[id] === undefined;
+/** What is taken to have been taught in lessons of which nobody wrote: figures and what came ahead of them. */
+interface Supposed {
+  readonly placed: Placed;
+  readonly prepared: ClassProgress['prepared'];
+}
+
+function withSupposed(progress: ClassProgress, supposed: Supposed): ClassProgress {
+  const isOpen = (id: string) => supposed.placed[id] === undefined;
   return {
     ...progress,
-    taught: { ...supposed, ...progress.taught },
+    taught: { ...supposed.placed, ...progress.taught },
+    prepared: { ...supposed.prepared, ...progress.prepared },
     carried: progress.carried.filter(isOpen),
     begun: progress.begun.filter(isOpen),
     returned: {
       ...progress.returned,
-      ...Object.fromEntries(Object.entries(supposed).filter(([id]) => progress.begun.includes(id))),
+      ...Object.fromEntries(Object.entries(supposed.placed).filter(([id]) => progress.begun.includes(id))),
     },
   };
 }
@@ -78,13 +89,13 @@ function withSupposed(progress: ClassProgress, supposed: Placed): ClassProgress 
 function planFrom(
   library: Library,
   course: Course,
-  published: Placed,
+  published: Placing,
   progress: ClassProgress,
 ): Result<Omit<ClassPlan, 'supposed'>, readonly string[]> {
   const followed = course.items.filter(
-    ({ pattern }) => published[pattern] !== undefined || progress.taught[pattern] !== undefined,
+    ({ pattern }) => published.placed[pattern] !== undefined || progress.taught[pattern] !== undefined,
   );
-  const { lessons, begun, returned } = progress;
+  const { lessons, begun, returned, prepared } = progress;
   const reached = Object.fromEntries(
     Object.entries(progress.taught).filter(([id]) => followed.some(({ pattern }) => pattern === id)),
   );
@@ -96,18 +107,22 @@ function planFrom(
     buildPlanProblem(
       library,
       { ...course, items: followed },
-      { published, ...(lessons > 0 && { taught: { lessons, items } }) },
+      {
+        published: published.placed,
+        ...(lessons > 0 && { taught: { lessons, items, prepared } }),
+      },
     );
   const built = build(taught);
   if (!built.ok) return failure(built.fault);
   const again = [...begun, ...Object.keys(returned)];
   const first = again.length > 0 ? firstTimes(build(reached)) : [];
   const problem = withHalves(built.value, halvesOf(again, first));
-  const mended = lessons === 0 ? describePlan(problem, published, AS_IT_IS) : mend(problem, progress);
+  const mended =
+    lessons === 0 ? describePlan(problem, published, AS_IT_IS) : mend(problem, published.ahead, progress);
   const answer = { ...mended, lessons: withFirstTimes(mended.lessons, first, lessons, new Set(again)) };
   const moved = followed
     .map(({ pattern }) => pattern)
-    .filter(id => taught[id] === undefined && answer.placed[id] !== published[id]);
+    .filter(id => taught[id] === undefined && answer.placed[id] !== published.placed[id]);
   return success({ answer, progress, moved });
 }
 
@@ -118,7 +133,8 @@ function pick(from: Placed, of: Placed): Placed {
 /** The lessons that are over, with each figure where it was first reached. */
 function firstTimes(problem: Result<PlanProblem, readonly string[]>): readonly PlannedLesson[] {
   if (!problem.ok) return [];
-  return describePlan(problem.value, problem.value.taught?.items ?? {}, AS_IT_IS).lessons;
+  return describePlan(problem.value, { placed: problem.value.taught?.items ?? {}, ahead: [] }, AS_IT_IS)
+    .lessons;
 }
 
 /** Half of the minutes that each of these had when it was first reached. */
@@ -154,7 +170,7 @@ function withFirstTimes(
       introduce: [...then.introduce.filter(id => !back.includes(id)), ...back],
       minutes,
       reviews,
-      new: sumOf(Object.values(minutes)),
+      new: sumOf([...Object.values(minutes), ...then.prepare.map(entry => entry.minutes)]),
       review: sumOf(reviews.map(review => review.minutes)),
     };
   });
@@ -174,19 +190,23 @@ function withHalves(problem: PlanProblem, halves: ReadonlyMap<string, Tenths>): 
   return { ...problem, items: halved, known: [...new Set([...(problem.known ?? []), ...met])] };
 }
 
-function mend(problem: PlanProblem, progress: ClassProgress): Omit<PlanAnswer, 'seconds'> {
+function mend(
+  problem: PlanProblem,
+  ahead: readonly string[],
+  progress: ClassProgress,
+): Omit<PlanAnswer, 'seconds'> {
   const next = progress.lessons + 1;
   const carried = new Set([...progress.carried, ...progress.begun]);
   const pinned: PlanProblem = {
     ...problem,
     items: problem.items.map(item => (carried.has(item.id) ? { ...item, pin: next } : item)),
   };
-  const untouched = { ...problem.published, ...problem.taught?.items };
+  const untouched = { placed: { ...problem.published, ...problem.taught?.items }, ahead };
   const asPublished = describePlan(problem, untouched, AS_IT_IS);
   if (carried.size === 0 && asPublished.broken.length === 0) return asPublished;
   if (carried.size > 0 && findProblemFaults(pinned).length === 0) {
     const answer = solvePlan(pinned, { seed: 1, budget: MEND_BUDGET, start: untouched });
-    if (answer.broken.length === 0) return describePlan(problem, answer.placed, answer);
+    if (answer.broken.length === 0) return describePlan(problem, answer, answer);
   }
   return solvePlan(problem, { seed: 1, budget: MEND_BUDGET, start: untouched });
 }

@@ -10,7 +10,7 @@ export type ClassEvent =
 export type ClassEventKind = ClassEvent['kind'];
 export type EntryOf<Kind extends ClassEventKind> = Extract<ClassEvent, { readonly kind: Kind }>['entry'];
 
-type Unsigned<Entry> = Omit<Entry, 'section' | 'by'>;
+type Unsigned<Entry> = Entry extends unknown ? Omit<Entry, 'section' | 'by'> : never;
 
 /** The same before it is said in which class, and by whom. */
 export type UnsignedEvent =

@@ -1,6 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { log } from '../test/log.ts';
+import { openLibrary } from '../library/library.ts';
+import type { Log } from '../model/document.ts';
+import { elementLog, log } from '../test/log.ts';
+import { laid } from '../test/plan-problems.ts';
 import { library, published, quay } from '../test/quay-course.ts';
+import { course, dance, figure, studio } from '../test/studio.ts';
 import { planClass } from './class-plan.ts';
 import { classProgress, lessonsBehind, shakyFigures } from './progress.ts';
 import { standingLogs } from './standing.ts';
@@ -25,6 +29,7 @@ describe('what a class has behind it', () => {
       lessons: 3,
       unwritten: [],
       taught: { walk: 1, sway: 3 },
+      prepared: {},
       carried: [],
       begun: ['sway'],
       returned: {},
@@ -36,19 +41,61 @@ describe('what a class has behind it', () => {
       logs: [log(1, 'walk', 'solid'), log(2, 'sway', 'not-reached')],
       recaps: [{ lesson: 2 }],
     };
-    const planned = planClass(library, quay, published, events);
+    const planned = planClass(library, quay, laid(published), events);
     expect(planned).toMatchObject({
       ok: true,
       value: { moved: ['sway'], answer: { placed: { walk: 1, sway: 3, wheel: 3 }, broken: [] } },
     });
   });
 
+  describe('what was taught ahead', () => {
+    const twice = openLibrary(
+      studio(
+        [
+          figure('walk', { kind: 'basic', level: 'one' }),
+          figure('gate', { level: 'one', entry: ['closed'], exit: 'closed' }),
+        ],
+        {
+          dances: [{ ...dance, holds: [...dance.holds, { id: 'closed', name: 'Closed', contact: 'body' }] }],
+        },
+      ),
+    );
+    const own = {
+      ...course([
+        { pattern: 'walk', value: 'must' },
+        { pattern: 'gate', value: 'must' },
+      ]),
+      ahead: true,
+    };
+    const followed = laid({ walk: 1, gate: 3 }, ['hold-closed']);
+    const minutesOfGate = (logs: readonly Log[], over: number) => {
+      const planned = planClass(twice, own, followed, { logs, recaps: [], over });
+      if (!planned.ok) throw new Error(planned.fault.join());
+      return [
+        planned.value.answer.lessons[1]?.prepare.length,
+        planned.value.answer.lessons[2]?.minutes['gate'],
+      ];
+    };
+
+    test('costs its figure nothing once it was logged, or its evening went as planned; not reached it goes with the figure', () => {
+      const [, alone] = minutesOfGate([], 0);
+      const walked = [log(1, 'walk'), log(2, 'walk')];
+      expect(minutesOfGate([...walked, elementLog(2, 'hold-closed')], 2)).toEqual([1, alone]);
+      expect(minutesOfGate([log(1, 'walk')], 2)).toEqual([1, alone]);
+      expect(minutesOfGate([...walked, elementLog(2, 'hold-closed', 'not-reached')], 2)).toEqual([
+        0,
+        (alone ?? 0) + 40,
+      ]);
+      expect(minutesOfGate(walked, 2)).toEqual([0, (alone ?? 0) + 40]);
+    });
+  });
+
   test('what was only touched comes back as new in the next lesson, with half its minutes, and is not reviewed there', () => {
-    const whole = planClass(library, quay, published, {
+    const whole = planClass(library, quay, laid(published), {
       logs: [log(1, 'walk', 'solid')],
       recaps: [{ lesson: 1 }],
     });
-    const again = planClass(library, quay, published, {
+    const again = planClass(library, quay, laid(published), {
       logs: [log(1, 'walk', 'solid'), log(2, 'sway', 'touched')],
       recaps: [{ lesson: 2 }],
     });
@@ -61,7 +108,7 @@ describe('what a class has behind it', () => {
 
   test('the minutes of each lesson are the same before and after it is finished, also of what was touched and came back', () => {
     const plan = (logs: Parameters<typeof planClass>[3]['logs'], lessons: number) => {
-      const planned = planClass(library, quay, published, { logs, recaps: [{ lesson: lessons }] });
+      const planned = planClass(library, quay, laid(published), { logs, recaps: [{ lesson: lessons }] });
       if (!planned.ok) throw new Error(planned.fault.join());
       return planned.value.answer.lessons;
     };
@@ -80,7 +127,7 @@ describe('what a class has behind it', () => {
   describe('an evening of which nobody wrote', () => {
     const first = { logs: [log(1, 'walk')], recaps: [{ lesson: 1 }] };
     const plan = (history: Parameters<typeof planClass>[3]) => {
-      const planned = planClass(library, quay, published, history);
+      const planned = planClass(library, quay, laid(published), history);
       if (!planned.ok) throw new Error(planned.fault.join());
       return planned.value;
     };
@@ -119,7 +166,7 @@ describe('what a class has behind it', () => {
   });
 
   test('a class that was taught as planned keeps the published plan', () => {
-    const planned = planClass(library, quay, published, {
+    const planned = planClass(library, quay, laid(published), {
       logs: [log(1, 'walk', 'solid')],
       recaps: [{ lesson: 1 }],
     });

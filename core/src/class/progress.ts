@@ -1,6 +1,6 @@
 import type { Danced } from '../memory/recall.ts';
-import type { Log, Recap, Section } from '../model/document.ts';
-import { standingLogs } from './standing.ts';
+import type { FigureLog, Log, Recap, Section } from '../model/document.ts';
+import { standingLogs, standingPrepared } from './standing.ts';
 
 /**
  * How many lessons a class has behind it: up to the last with a recap, and all before the newest logged one.
@@ -14,7 +14,7 @@ export function lessonsBehind(logs: readonly Log[], recaps: readonly Pick<Recap,
 
 /** Figures that were shaky when they were logged last. */
 export function shakyFigures(logs: readonly Log[]): readonly string[] {
-  const last = new Map<string, Log>();
+  const last = new Map<string, FigureLog>();
   for (const log of standingLogs(logs)) {
     const other = last.get(log.pattern);
     if (!other || other.lesson <= log.lesson) last.set(log.pattern, log);
@@ -37,6 +37,8 @@ export interface ClassProgress {
   readonly unwritten: readonly number[];
   /** The lesson in which each figure was first reached. */
   readonly taught: { readonly [pattern: string]: number };
+  /** The lesson in which each element was taught ahead of its figures. */
+  readonly prepared: { readonly [element: string]: number };
   /** Figures that were planned, logged as not reached and never reached since. */
   readonly carried: readonly string[];
   /** Figures that were touched and never more than that: they come back as new. */
@@ -64,6 +66,11 @@ export function classProgress({ logs, recaps, over = 0 }: ClassHistory): ClassPr
     lessons,
     unwritten: all.filter(lesson => !written.has(lesson)),
     taught,
+    prepared: Object.fromEntries(
+      standingPrepared(logs)
+        .filter(({ lesson, result }) => lesson <= lessons && result !== 'not-reached')
+        .map(({ element, lesson }) => [element, lesson]),
+    ),
     carried: [...new Set(missed)].filter(pattern => taught[pattern] === undefined),
     begun: Object.keys(taught).filter(pattern => danced[pattern] === undefined),
     returned: Object.fromEntries(

@@ -1,13 +1,31 @@
 // What stands of the events of a class: they are only ever added, a later one takes the place of an earlier.
-import type { Attendance, Layer, LessonNote, Log, Mark, Role } from '../model/document.ts';
+import type {
+  Attendance,
+  ElementLog,
+  FigureLog,
+  Layer,
+  LessonNote,
+  Log,
+  Mark,
+  Role,
+} from '../model/document.ts';
 
 /** The log entries of a class that stand: those that no later entry replaces, the newest per lesson and figure. */
-export function standingLogs(logs: readonly Log[]): readonly Log[] {
+export function standingLogs(logs: readonly Log[]): readonly FigureLog[] {
+  return standing(logs).filter(log => log.pattern !== undefined);
+}
+
+/** The same of the elements that were taught ahead. */
+export function standingPrepared(logs: readonly Log[]): readonly ElementLog[] {
+  return standing(logs).filter(log => log.element !== undefined);
+}
+
+function standing(logs: readonly Log[]): readonly Log[] {
   const replaced = new Set(logs.flatMap(({ replaces }) => replaces ?? []));
   const newest = new Map<string, Log>();
   for (const log of logs) {
     if (replaced.has(log.id)) continue;
-    const key = `${log.lesson} ${log.pattern}`;
+    const key = `${log.lesson} ${log.pattern ?? ''} ${log.element ?? ''}`;
     const other = newest.get(key);
     if (!other || other.at <= log.at) newest.set(key, log);
   }

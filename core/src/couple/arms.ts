@@ -1,6 +1,7 @@
 // Arms that are kept: what two pairs of hands are wound by where the hold changes. For each way in, each way out.
 import type { Dance, Hold } from '../model/document.ts';
 import type { Path } from '../model/issue.ts';
+import { modulo } from '../model/units.ts';
 import { markCount } from '../steps/counts.ts';
 import type { Figure, FigureFault } from '../steps/figure.ts';
 import { holdTouches, isHandToHand, touchKey, twoHandsKey } from '../steps/hold-shape.ts';
@@ -68,7 +69,37 @@ function lineFaults({ figure }: Couple, line: HoldLine, turns: readonly Turned[]
     const words = `the hands are let go at ${markCount(figure, point.event)}, after the arms were wound ${turnInWords(follow - lead)}; let one go sooner`;
     return Math.abs(follow - lead) >= WHOLE ? [fault(point.path, words)] : [];
   });
-  return [...wound, ...late];
+  return [...wound, ...late, ...turnedOut(line, turns)];
+}
+
+const HALF = 180;
+
+/** From one hold in each other's arms to the next nobody turns out of them: what both turn is what the holds differ by, the short way. */
+function turnedOut(line: HoldLine, turns: readonly Turned[]): FigureFault[] {
+  const found: FigureFault[] = [];
+  let from: HoldPoint | undefined;
+  for (const point of line) {
+    const { contact, rel } = point.hold;
+    if (contact !== 'body') from = undefined;
+    else if (!from) from = point;
+    else if (from.hold.rel !== undefined && rel !== undefined) {
+      const [lead, follow] = turnsBetween(turns, from.event, point.event);
+      const against = follow - lead;
+      const isShort = Math.abs(against) <= HALF && modulo(against - rel + from.hold.rel, WHOLE) === 0;
+      if (isShort && !isTurnedPastHalf(turns, from.event, point.event)) continue;
+      const words = `in ${point.hold.name} nobody turns out of the partner’s arms; the follower turns ${turnInWords(against)} against the leader`;
+      found.push(fault(point.path, words));
+    }
+  }
+  return found;
+}
+
+function isTurnedPastHalf(turns: readonly Turned[], after: number, upTo: number): boolean {
+  for (let event = after + 1; event < upTo; event += 1) {
+    const [lead, follow] = turnsBetween(turns, after, event);
+    if (Math.abs(follow - lead) > HALF) return true;
+  }
+  return false;
 }
 
 function fault(path: Path, message: string): FigureFault {

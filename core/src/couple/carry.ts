@@ -4,10 +4,10 @@ import type { Dance } from '../model/document.ts';
 import { entryAt } from '../model/entry-at.ts';
 import type { FigureStep } from '../steps/figure.ts';
 import { holdPlace, type Placed } from '../steps/hold-shape.ts';
-import { isRock, rotate, stepMetres, takesWeight } from './body-track.ts';
+import { isRock, pointAt, rotate, stepMetres, takesWeight } from './body-track.ts';
 import type { HoldLine } from './couple-time.ts';
 import { judgePlace, type Verdict } from './place-verdict.ts';
-import { type CouplePose, hintedMoments, nearestBetween, TOO_NEAR } from './together.ts';
+import { type CouplePose, hintedMoments, tooNear } from './together.ts';
 
 /** Where the follower is less the middle of the place that the hold has for it, in the leader's frame, in metres. */
 export type Off = Placed;
@@ -69,7 +69,22 @@ export function offAfter({ line, poses, given }: DancedWay, off: Off, adapts = t
  * What fails on a way that was come into off by so much, and not from the middle. Judged as from the middle, with the off
  * added to every place; linear in the moments.
  */
-export function carriedHints({ poses, gives }: DancedWay, off: Off, adapts = true): readonly CarriedHint[] {
+export function carriedHints(way: DancedWay, off: Off, adapts = true): readonly CarriedHint[] {
+  const judged = carried(way, off, adapts);
+  return hintedMoments(judged).map(({ index, code }): CarriedHint => {
+    const { moment, verdict } = entryAt(judged, index);
+    const words = code === 'collide' ? 'they walk into each other' : `the follower is ${verdict.words}`;
+    return { code, step: moment.followIndex, words };
+  });
+}
+
+/** The couple after each moment of a way that it came into off by so much, as dancers adapt; what fails only then is told there. */
+export function carriedPoses(way: DancedWay, off: Off): readonly CouplePose[] {
+  return carried(way, off, true);
+}
+
+/** Every pose with the couple off its place. */
+function carried({ poses, gives }: DancedWay, off: Off, adapts: boolean): readonly CouplePose[] {
   const start = worldOf(off);
   const hintedEvents = new Set(
     poses.flatMap(({ verdict, collides, moment }) =>
@@ -80,7 +95,7 @@ export function carriedHints({ poses, gives }: DancedWay, off: Off, adapts = tru
   let givenBefore = 0;
   let givenInEvent = 0;
   let event = -1;
-  const judged = poses.map((pose, index) => {
+  return poses.map((pose, index) => {
     const { moment, read, lead } = pose;
     if (moment.event !== event) {
       givenBefore += givenInEvent;
@@ -94,30 +109,34 @@ export function carriedHints({ poses, gives }: DancedWay, off: Off, adapts = tru
     const left = inFrame(rotated(shortenedPoint(start, given), degrees), lead.facing);
     const isTold =
       hintedEvents.has(moment.event) || Math.hypot(left.ahead, left.side) < NOT_JUDGED - TOLERANCE;
-    return isTold ? { ...pose, verdict: FINE, collides: null } : judgedOff(pose, left, stepping);
+    const at = moved(pose, left);
+    return isTold ? { ...at, verdict: FINE, collides: null } : judgedOff(at, stepping);
   });
-  return hintedMoments(judged).map(({ index, code }): CarriedHint => {
-    const { moment, verdict } = entryAt(judged, index);
-    const words = code === 'collide' ? 'they walk into each other' : `the follower is ${verdict.words}`;
-    return { code, step: moment.followIndex, words };
-  });
+}
+
+/** A pose with the follower off by so much in the leader's frame. */
+function moved(pose: CouplePose, left: Off): CouplePose {
+  const place = { ahead: pose.place.ahead + left.ahead, side: pose.place.side + left.side };
+  return { ...pose, place, follow: { ...pose.follow, middle: pointAt(pose.lead, place) } };
 }
 
 const FINE: Verdict = { code: null, words: '', off: 0 };
 
-/** A pose as it is with the couple off its place. */
-function judgedOff(pose: CouplePose, left: Off, stepping: Point): CouplePose {
+/** A pose judged where it is; `stepping` is what it was off by while the steps were made. */
+function judgedOff(pose: CouplePose, stepping: Point): CouplePose {
   const { read, place, rel } = pose;
   const { inForce, against, begins } = read.holds;
-  const at = { ahead: place.ahead + left.ahead, side: place.side + left.side };
-  const [first, ...others] = against.map(hold => judgePlace(at, hold, { rel, begins, passes: read.passes }));
+  const [first, ...others] = against.map(hold =>
+    judgePlace(place, hold, { rel, begins, passes: read.passes }),
+  );
   const verdict = others.reduce((best, one) => (isBetter(one, best) ? one : best), first ?? FINE);
   const from = { x: read.way.from.x + stepping.x, y: read.way.from.y + stepping.y };
   const to = { x: read.way.to.x + stepping.x, y: read.way.to.y + stepping.y };
-  const nearest = nearestBetween({ from, to });
-  const isNearer = nearest < nearestBetween(read.way) - TOLERANCE;
-  const isFree = inForce.contact === 'body' || read.passes;
-  return { ...pose, verdict, collides: !isFree && isNearer && nearest < TOO_NEAR ? nearest : null };
+  return {
+    ...pose,
+    verdict,
+    collides: inForce.contact === 'body' ? null : tooNear({ from, to }, read.passes),
+  };
 }
 
 function isBetter(one: Verdict, than: Verdict): boolean {

@@ -114,28 +114,39 @@ export interface ArmBehind {
   readonly hand: 'left' | 'right';
 }
 
-/** Hands kept low from hold to hold whose owner turns away by a half or more, alone and against the partner. */
+/** Hands kept from hold to hold, low in either, whose owner turns away by a half or more, alone and against the partner. */
 export function armsBehind(couple: Couple): readonly ArmBehind[] {
   const turns = turnsByEvent(couple);
   const found = new Map<string, ArmBehind>();
   for (const line of holdLines(couple).flat()) {
-    let low = new Map<string, Turned>();
+    let kept = new Map<string, KeptHand>();
     for (const { hold, event } of line) {
       const now = turnedBy(turns, event);
       const touches = holdTouches(hold).filter(isHandToHand);
+      const before = kept;
+      kept = new Map(
+        touches.map(touch => [touchKey(touch), keptOn(touch, now, before.get(touchKey(touch)))]),
+      );
       for (const touch of touches) {
-        const since = low.get(touchKey(touch));
+        const since = kept.get(touchKey(touch))?.lowSince;
         if (since) for (const arm of turnedAway(touch, since, now)) found.set(`${arm.role} ${arm.hand}`, arm);
       }
-      low = new Map(
-        touches.flatMap(touch => {
-          const since = low.get(touchKey(touch)) ?? (touch.height === 'low' ? now : undefined);
-          return since ? [[touchKey(touch), since]] : [];
-        }),
-      );
     }
   }
   return [...found.values()];
+}
+
+/** A pair of hands where a hold begins: what both have turned by then, and by the first of the holds from which it is kept low. */
+interface KeptHand {
+  readonly now: Turned;
+  readonly isLow: boolean;
+  readonly lowSince: Turned | undefined;
+}
+
+function keptOn({ height }: Touch, now: Turned, before: KeptHand | undefined): KeptHand {
+  const isLow = height === 'low';
+  const isKeptLow = before !== undefined && (isLow || before.isLow);
+  return { now, isLow, lowSince: isKeptLow ? (before.lowSince ?? before.now) : undefined };
 }
 
 function turnedAway(touch: Touch, since: Turned, now: Turned): readonly ArmBehind[] {

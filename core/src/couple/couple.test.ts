@@ -6,6 +6,7 @@ import { readWrittenFigure } from '../steps/figure.ts';
 import { naturalStep } from '../steps/mirror.ts';
 import { parseStep, printStep, splitPart } from '../steps/step.ts';
 import { armStretches, checkArms } from './arms.ts';
+import { armsBehind } from './cautions-needed.ts';
 import { COUPLE_CASES, type CoupleCase } from './couple-cases.ts';
 import { type Couple, holdLines, readCouple } from './couple-time.ts';
 import { findDrift } from './drift.ts';
@@ -114,6 +115,94 @@ test('a hand that is let go only after the arms are wound whole is let go too la
   expect(letGoAt(2)).toEqual([
     ['holds/0', expect.stringMatching(/^the hands are let go at 3, after the arms were wound full right/)],
   ]);
+});
+
+describe('in each other’s arms nobody turns out', () => {
+  const PROMENADE: Hold = { id: 'promenade', name: 'Promenade', contact: 'body', rel: 270 };
+  const woundAt = (lead: string, follow: string, exit = 'closed') =>
+    checkArms(
+      coupleOf(
+        {
+          ...{ id: 'a', dance: 'any', name: 'A', kind: 'pattern', rhythm: 'QQQQ' },
+          ...{ parts: { lead, follow }, entry: ['closed'], exit },
+        },
+        danceWith([CLOSED, ONE, PROMENADE]),
+      ),
+    ).map(({ path }) => path.join('/'));
+  const STILL = 'L place, R place, L place, R place';
+
+  test.each([
+    [
+      'half each, to different sides',
+      'L -90 place, R -90 place, L place, R place',
+      'R +90 place, L +90 place, R place, L place',
+    ],
+    ['the follower whole, alone', STILL, 'R -180 place, L -180 place, R place, L place'],
+    ['there and back by more than a half', STILL, 'R -180 place, L -45 place, R +45 place, L +180 place'],
+  ])('%s', (_, lead, follow) => {
+    expect(woundAt(lead, follow)).toEqual(['exit']);
+  });
+
+  test.each([
+    [
+      'both round together',
+      'L -90 place, R -90 place, L place, R place',
+      'R -90 place, L -90 place, R place, L place',
+      'closed',
+    ],
+    ['there and back by a half', STILL, 'R -180 place, L place, R +180 place, L place', 'closed'],
+    ['into promenade the short way', STILL, 'R +90 place, L place, R place, L place', 'promenade'],
+    ['out of each other’s arms', STILL, 'R -180 place, L -180 place, R place, L place', 'one'],
+  ])('%s is sound', (_, lead, follow, exit) => {
+    expect(woundAt(lead, follow, exit)).toEqual([]);
+  });
+
+  test('into promenade the long way is not', () => {
+    expect(woundAt(STILL, 'R -180 place, L -90 place, R place, L place', 'promenade')).toEqual(['exit']);
+  });
+});
+
+describe('a hand that goes behind its owner’s back', () => {
+  const ones = (['low', 'middle', 'high'] as const).map(
+    (height): Hold => ({
+      ...{ id: height, name: height, contact: 'hand', rel: 180 },
+      touch: [{ lead: 'left-hand', follow: 'right-hand', height }],
+    }),
+  );
+  const behind = (holds: readonly string[], turnAt: number) => {
+    const [entry = '', ...later] = holds;
+    const exit = later.at(-1) ?? 'same';
+    const steps = ['R place', 'L place', 'R place', 'L place', 'R place', 'L place'];
+    const follow = steps.map((step, at) =>
+      at === turnAt || at === turnAt + 1 ? `${step.slice(0, 1)} +180 place` : step,
+    );
+    return armsBehind(
+      coupleOf(
+        {
+          ...{ id: 'a', dance: 'any', name: 'A', kind: 'pattern', rhythm: 'QQQQQQ' },
+          parts: { lead: 'L place, R place, L place, R place, L place, R place', follow: follow.join(', ') },
+          ...{ entry: [entry], exit },
+          ...(later.length > 1 && {
+            holds: later.slice(0, -1).map((hold, at) => ({ event: 2 * at + 1, hold })),
+          }),
+        },
+        danceWith(ones),
+      ),
+    );
+  };
+
+  test('where it is low at the end, at the beginning, or only inside the figure', () => {
+    const right = [{ role: 'follow', hand: 'right' }];
+    expect(behind(['middle', 'low'], 0)).toEqual(right);
+    expect(behind(['low', 'middle'], 0)).toEqual(right);
+    expect(behind(['middle', 'low', 'middle'], 2)).toEqual(right);
+  });
+
+  test('not where it is lifted before the turn, or lowered after it', () => {
+    expect(behind(['middle', 'high'], 0)).toEqual([]);
+    expect(behind(['low', 'high', 'high'], 2)).toEqual([]);
+    expect(behind(['high', 'high', 'low'], 0)).toEqual([]);
+  });
 });
 
 describe('a follower’s part that keeps the hold', () => {

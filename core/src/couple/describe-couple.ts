@@ -29,7 +29,7 @@ export function describeCouple(figure: Figure): CoupleNumbers {
   const { line, poses } = danced;
   const needed = neededSteps(figure.dance, couple.lead, line, step => followTurns(couple, step));
   return {
-    events: poses
+    events: inHoldInForce(line, poses)
       .filter(({ moment }) => moment.endsEvent)
       .map(({ moment, hold, place, rel }) => ({
         event: moment.event,
@@ -58,8 +58,11 @@ export function coupleOnFloor(figure: Figure): readonly CouplePose[] {
   const couple = readCouple(figure);
   const danced = couple && bestDanced(couple);
   if (!danced) return [];
-  const { line, poses } = danced;
-  // Shown in the hold that is said to be in force, though on the way it may have been held against the next one.
+  return inHoldInForce(danced.line, danced.poses);
+}
+
+/** Each pose in the hold that is said to be in force, though on the way it may have been held against the next one. */
+export function inHoldInForce(line: HoldLine, poses: readonly CouplePose[]): readonly CouplePose[] {
   return poses.map(pose => {
     const { event, endsEvent } = pose.moment;
     const point = line.findLast(one => (endsEvent ? one.event <= event : one.event < event));

@@ -19,6 +19,7 @@ export interface RouteStep {
 }
 
 export interface DanceRoutes {
+  readonly home: ReadonlySet<StandState>;
   readonly steps: readonly RouteStep[];
   /** For each state that leads on from a basic at home, the figures on a shortest way there. */
   readonly ways: ReadonlyMap<StandState, readonly string[]>;
@@ -26,14 +27,27 @@ export interface DanceRoutes {
   readonly back: ReadonlyMap<StandState, readonly string[]>;
 }
 
-/** The routes of a dance's figures, in their order; undefined without a basic. Drills, qualities and faults are not among them. */
-export function findRoutes(figures: readonly Figure[]): DanceRoutes | undefined {
+/**
+ * The routes of a dance's figures, in their order; undefined without a basic. Drills, qualities and faults are not among them.
+ * `livesAt` says at which of the basics that are at home it begins: all of them when it is missing.
+ */
+export function findRoutes(
+  figures: readonly Figure[],
+  livesAt: (atHome: readonly Figure[]) => readonly Figure[] = all => all,
+): DanceRoutes | undefined {
   const danced = figures.filter(isDanced);
   const basics = danced.filter(({ pattern }) => pattern.kind === 'basic');
   if (basics.length === 0) return undefined;
-  const steps = danced.flatMap(routeSteps);
-  const home = homeOf(steps, basics);
-  return { steps, ways: waysFrom(home, steps, 'from'), back: waysFrom(home, steps, 'to') };
+  const home = homeOf(danced.flatMap(routeSteps), basics);
+  const startsAtHome = (basic: Figure) => routeSteps(basic).filter(({ from }) => home.has(from));
+  const lives = livesAt(basics.filter(basic => startsAtHome(basic).length > 0));
+  return routesAmong(danced, new Set(lives.flatMap(startsAtHome).map(({ from }) => from)));
+}
+
+/** The routes of some figures, from where others said that home is. */
+export function routesAmong(figures: readonly Figure[], home: ReadonlySet<StandState>): DanceRoutes {
+  const steps = figures.filter(isDanced).flatMap(routeSteps);
+  return { home, steps, ways: waysFrom(home, steps, 'from'), back: waysFrom(home, steps, 'to') };
 }
 
 /** True for what routes are made of: neither a drill nor a quality, and with steps. */

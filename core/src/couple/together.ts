@@ -55,8 +55,9 @@ export interface MomentReading {
   readonly way: { readonly from: Point; readonly to: Point };
 }
 
-/** Middles this near each other walk through one another, in metres. */
-export const TOO_NEAR = 0.15;
+/** Middles this near each other walk through one another, in metres; who goes past the partner may end no nearer than that. */
+const TOO_NEAR = 0.15;
+const TOO_NEAR_PAST = 0.2;
 
 /** What both have turned together since the figure began: the smaller, and nothing when to different sides. */
 export function jointTurn({ lead, follow }: Turned): number {
@@ -178,10 +179,9 @@ function readingsOf(
   const readings: CouplePose[] = [];
   for (const rotation of isCarried ? [growth, NO_GROWTH] : [NO_GROWTH]) {
     const { lead, follow, way } = moved(couple.figure.dance, moment, from, rotation, inForce);
-    const nearest = nearestBetween(way);
     const place = placeIn(lead, follow.middle);
     const rel = follow.facing - lead.facing;
-    const collides = inForce.contact !== 'body' && !passes && nearest < TOO_NEAR ? nearest : null;
+    const collides = inForce.contact === 'body' ? null : tooNear(way, passes);
     for (const hold of against) {
       const verdict = judgePlace(place, hold, { rel, begins, passes });
       const mayPass = !begins && !isFrame(hold);
@@ -307,8 +307,14 @@ export function betweenFacings(lead: number, follow: number): number {
   return lead + apart / 2;
 }
 
+/** How near the middles come on the way of a moment, where that is too near; past the partner the way is free, its end is not. */
+export function tooNear(way: MomentReading['way'], passes: boolean): number | null {
+  const nearest = passes ? Math.hypot(way.to.x, way.to.y) : nearestBetween(way);
+  return nearest < (passes ? TOO_NEAR_PAST : TOO_NEAR) ? nearest : null;
+}
+
 /** The least distance of two who go straight and evenly from one place to each other to another. */
-export function nearestBetween({ from, to }: MomentReading['way']): number {
+function nearestBetween({ from, to }: MomentReading['way']): number {
   const way = minus(to, from);
   const length = way.x * way.x + way.y * way.y;
   const at = length === 0 ? 0 : Math.min(1, Math.max(0, -(from.x * way.x + from.y * way.y) / length));

@@ -1,12 +1,12 @@
 import { standingLogs } from '../class/standing.ts';
-import type { Log, LogResult } from '../model/document.ts';
+import type { FigureLog, Log, LogResult } from '../model/document.ts';
 
 /** What came of an evening, by its log. */
 export interface EveningByLog {
   /** The entries of the evening that stand. */
-  readonly logs: readonly Log[];
+  readonly logs: readonly FigureLog[];
   /** What the class had danced before and danced again. */
-  readonly reviewed: readonly Log[];
+  readonly reviewed: readonly FigureLog[];
   /** What is new to the class since tonight. */
   readonly fresh: readonly string[];
   /** What was only touched: it comes back as new. */

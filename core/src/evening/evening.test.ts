@@ -28,6 +28,7 @@ const order = (...blocks: readonly [BlockKind, number][]): RunningOrder => ({
     from: '',
     to: '',
     patterns: [],
+    within: {},
     layers: [],
   })),
 });

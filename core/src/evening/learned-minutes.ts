@@ -1,15 +1,13 @@
-import type { PatternKind } from '../model/document.ts';
-
-/** A new figure as a class was taught it: minutes by the plan, and by the clock. */
-export interface TaughtFigure {
-  readonly kind: PatternKind;
+/** A new figure, or something else that a class was taught: minutes by the plan, and by the clock. */
+export interface TaughtFigure<Kind> {
+  readonly kind: Kind;
   readonly planned: number;
   readonly taken: number;
 }
 
 /** How much longer, or shorter, a strand takes than planned. */
-export interface LearnedRatio {
-  readonly kind: PatternKind;
+export interface LearnedRatio<Kind> {
+  readonly kind: Kind;
   /** The median of taken over planned, shrunk toward 1. */
   readonly ratio: number;
   /** From so many figures. */
@@ -23,7 +21,7 @@ const PRIOR = 3;
  * What the logs teach about the minutes of each strand that was logged: `(3 + n·median) / (3 + n)` of the ratios of n
  * figures, so that a few odd evenings change little.
  */
-export function learnRatios(taught: readonly TaughtFigure[]): readonly LearnedRatio[] {
+export function learnRatios<Kind>(taught: readonly TaughtFigure<Kind>[]): readonly LearnedRatio<Kind>[] {
   const timed = taught.filter(({ planned, taken }) => planned > 0 && taken > 0);
   return [...new Set(timed.map(({ kind }) => kind))].map(kind => {
     const ratios = timed.flatMap(one => (one.kind === kind ? [one.taken / one.planned] : []));

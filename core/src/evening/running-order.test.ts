@@ -4,6 +4,7 @@ import { openLibrary } from '../library/library.ts';
 import type { Approach, Course, Pattern } from '../model/document.ts';
 import { tenths } from '../model/units.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
+import type { PlannedLesson } from '../plan/fill-lessons.ts';
 import { judgePlan } from '../plan/judge.ts';
 import { library, patterns, published, quay } from '../test/quay-course.ts';
 import { course, dance, figure, studio } from '../test/studio.ts';
@@ -47,6 +48,37 @@ describe('the running order', () => {
       'recap',
     ]);
     expect(order.blocks[2]?.patterns).toEqual(['walk']);
+  });
+
+  test('what is prepared has a block of its own, what is taken along one within its figure, and all of it adds up', () => {
+    const planned: PlannedLesson = {
+      ...{
+        new: tenths(90),
+        review: tenths(23),
+        capacity: tenths(300),
+        introduce: ['wheel'],
+        minutes: { wheel: 50 },
+      },
+      prepare: [{ id: 'hold-open', minutes: tenths(40) }],
+      reviews: [
+        { id: 'walk', minutes: tenths(13), within: 'wheel' },
+        { id: 'sway', minutes: tenths(10) },
+      ],
+    };
+    const next = { introduce: ['sway'] };
+    const { blocks } = runningOrder({ course: quay, lesson: 2, planned, library, next });
+    expect(blocks.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(60);
+    expect(blocks.find(({ kind }) => kind === 'new')).toMatchObject({
+      patterns: ['wheel', 'walk'],
+      within: { walk: 'wheel' },
+      minutes: 6,
+    });
+    expect(blocks.find(({ kind }) => kind === 'recall')?.patterns).toEqual(['sway']);
+    expect(blocks.find(({ kind }) => kind === 'prepare')).toMatchObject({
+      title: 'For next time: Open hold',
+      minutes: 4,
+      element: { id: 'hold-open', figures: ['sway'], how: expect.stringContaining('Take the hold') },
+    });
   });
 
   test('a new figure opens into the layers of the course’s school, which add up to its block', () => {
@@ -218,7 +250,14 @@ describe('what is recalled', () => {
     expect(choose(['last', 'old'], { recall, fresh: new Set(['new']), most: 1 })).toEqual(['old']);
     const seven = ['a', 'b', 'c', 'd', 'e', 'f', 'g'];
     const planned = {
-      ...{ new: tenths(0), review: tenths(90), capacity: tenths(400), introduce: [], minutes: {} },
+      ...{
+        new: tenths(0),
+        review: tenths(90),
+        capacity: tenths(400),
+        introduce: [],
+        prepare: [],
+        minutes: {},
+      },
       reviews: seven.map(id => ({ id, minutes: tenths(13) })),
     };
     const order = runningOrder({ course: quay, lesson: 3, planned, library });

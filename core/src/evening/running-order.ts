@@ -1,15 +1,25 @@
 import type { Library } from '../library/library.ts';
+import { ELEMENT_BY_ITSELF, elementsOf } from '../likeness/taught-elements.ts';
 import type { Course, Quality } from '../model/document.ts';
 import { entryAt } from '../model/entry-at.ts';
 import { tenthsOfMinutes } from '../model/units.ts';
 import { lessonCapacity } from '../plan/build-problem.ts';
-import type { PlannedLesson } from '../plan/judge.ts';
+import type { PlannedLesson, PlannedReview } from '../plan/fill-lessons.ts';
 import { orderByHold } from './hold-order.ts';
 import { qualityOfEvening, teachingLayers } from './layers.ts';
 import { chooseReviews } from './recall-choice.ts';
 import { shareOut } from './shares.ts';
 
-export type BlockKind = 'arrive' | 'warm-up' | 'recall' | 'new' | 'combine' | 'check' | 'dance' | 'recap';
+export type BlockKind =
+  | 'arrive'
+  | 'warm-up'
+  | 'recall'
+  | 'new'
+  | 'prepare'
+  | 'combine'
+  | 'check'
+  | 'dance'
+  | 'recap';
 
 export interface LessonLayer {
   readonly title: string;
@@ -24,8 +34,12 @@ export interface LessonBlock {
   /** `HH:MM` when the class has a start, else minutes after the beginning. */
   readonly from: string;
   readonly to: string;
-  /** What is danced in it: the figure of a new block, the reviews of recall. */
+  /** What is danced in it: the figure of a new block with what it takes along, the reviews of recall. */
   readonly patterns: readonly string[];
+  /** Of those the ones that are reviewed in passing, with the figure that they are danced in. */
+  readonly within: { readonly [pattern: string]: string };
+  /** What is prepared in it for next time, and for which figures. */
+  readonly element?: { readonly id: string; readonly how: string; readonly figures: readonly string[] };
   readonly layers: readonly LessonLayer[];
 }
 
@@ -44,7 +58,9 @@ export interface LessonSource {
   readonly course: Course;
   readonly lesson: number;
   readonly planned: PlannedLesson;
-  readonly library: Pick<Library, 'patterns' | 'dances'>;
+  /** What comes the next time: what is prepared is for it. */
+  readonly next?: Pick<PlannedLesson, 'introduce'>;
+  readonly library: Pick<Library, 'patterns' | 'dances' | 'readings' | 'elements'>;
   /** Figures of the course that were taught before this lesson: its basics are kept alive in the warm-up. */
   readonly taught?: readonly string[];
   /** Begun or not reached the last time: they come first. */
@@ -60,11 +76,8 @@ export interface LessonSource {
 /** A figure that is reviewed is danced a few times in this, in tenths of a minute; in less it would only be named. */
 const LEAST_REVIEW = 15;
 
-interface Draft {
-  readonly kind: BlockKind;
-  readonly title: string;
+interface Draft extends Pick<LessonBlock, 'kind' | 'title' | 'patterns' | 'within' | 'element'> {
   readonly tenths: number;
-  readonly patterns: readonly string[];
 }
 
 /**
@@ -87,9 +100,9 @@ export function runningOrder(source: LessonSource): RunningOrder {
     const from = clock(source.start, passed);
     passed += length;
     if (length === 0 && draft.patterns.length === 0) return [];
-    const { kind, title, patterns } = draft;
-    const layers = kind === 'new' ? layersOf(source, patterns[0] ?? '', length, quality) : [];
-    return [{ kind, title, minutes: length, from, to: clock(source.start, passed), patterns, layers }];
+    const { tenths: _, ...block } = draft;
+    const layers = block.kind === 'new' ? layersOf(source, block.patterns[0] ?? '', length, quality) : [];
+    return [{ ...block, minutes: length, from, to: clock(source.start, passed), layers }];
   });
   const over = Math.max(0, planned.new + planned.review - planned.capacity) / 10;
   const danced = new Set(blocks.flatMap(({ patterns }) => patterns));
@@ -116,10 +129,14 @@ function draftBlocks(source: LessonSource): Draft[] {
     title,
     tenths: tenthsOfMinutes(minutes ?? 0),
     patterns: ids,
+    within: {},
   });
+  // What a new figure takes along is danced in its block, in the minutes of its own review.
+  const along = planned.reviews.filter(({ within = '' }) => planned.introduce.includes(within));
+  const alongMinutes = along.reduce((sum, review) => sum + review.minutes, 0);
   const recalled = Math.max(
-    planned.review,
-    Math.min(tenthsOfMinutes(fixed.recall ?? 0), Math.max(0, planned.capacity - planned.new)),
+    planned.review - alongMinutes,
+    Math.min(tenthsOfMinutes(fixed.recall ?? 0), Math.max(0, planned.capacity - planned.new - alongMinutes)),
   );
   const fresh = Object.keys(planned.minutes);
   const inOrder = fresh.toSorted((a, b) => planned.introduce.indexOf(a) - planned.introduce.indexOf(b));
@@ -128,12 +145,17 @@ function draftBlocks(source: LessonSource): Draft[] {
   const news = orderByHold(inOrder, patterns, [...joined, ...left]).map((id): Draft => {
     const name = patterns.get(id)?.name ?? id;
     const title = joined.includes(id) ? `${name}: joined` : name;
-    return { kind: 'new', title, tenths: planned.minutes[id] ?? 0, patterns: [id] };
+    const taken = along.filter(({ within }) => within === id);
+    return {
+      ...{ kind: 'new', title, within: withinOf(taken) },
+      tenths: taken.reduce((sum, review) => sum + review.minutes, planned.minutes[id] ?? 0),
+      patterns: [id, ...taken.map(review => review.id)],
+    };
   });
   const basics = taught.filter(id => patterns.get(id)?.kind === 'basic');
   const reviews = chooseReviews({
-    planned: planned.reviews.map(({ id }) => id),
-    ...{ again, recall, fresh: new Set(fresh) },
+    planned: planned.reviews.filter(review => !along.includes(review)).map(({ id }) => id),
+    ...{ again, recall, fresh: new Set([...fresh, ...along.map(({ id }) => id)]) },
     most: Math.max(1, Math.floor(recalled / LEAST_REVIEW)),
     ...(source.aim !== undefined && { aim: source.aim }),
   });
@@ -142,14 +164,33 @@ function draftBlocks(source: LessonSource): Draft[] {
     block('warm-up', 'Warm up', fixed.warmUp, basics),
     {
       ...block('recall', 'Recall', 0, reviews),
+      within: withinOf(planned.reviews.filter(({ id }) => reviews.includes(id))),
       tenths: recalled + looks,
     },
     ...news,
+    ...prepareBlocks(source),
     block('combine', 'Combine', fixed.combine),
     block('check', 'Check', fixed.check),
     block('dance', 'Dance', fixed.dance),
     block('recap', 'Recap', fixed.recap),
   ];
+}
+
+function withinOf(reviews: readonly PlannedReview[]): LessonBlock['within'] {
+  return Object.fromEntries(reviews.flatMap(({ id, within }) => (within ? [[id, within]] : [])));
+}
+
+/** What is taught ahead of next time, by itself. */
+function prepareBlocks({ course, planned, next, library }: LessonSource): Draft[] {
+  const elements = elementsOf(library, next?.introduce ?? course.items.map(({ pattern }) => pattern));
+  return planned.prepare.map(({ id, minutes }) => {
+    const element = elements.get(id);
+    return {
+      ...{ kind: 'prepare', title: `For next time: ${element?.name ?? id}`, tenths: minutes },
+      ...{ patterns: [], within: {} },
+      element: { id, how: ELEMENT_BY_ITSELF[element?.strand ?? 'quality'], figures: element?.figures ?? [] },
+    };
+  });
 }
 
 function fitToLesson(drafts: readonly Draft[], total: number): readonly Draft[] {
@@ -159,7 +200,7 @@ function fitToLesson(drafts: readonly Draft[], total: number): readonly Draft[] 
   const stretches = (draft: Draft) =>
     spare > 0
       ? draft.kind === 'combine' || draft.kind === 'dance'
-      : draft.kind === 'new' || draft.kind === 'recall';
+      : draft.kind === 'new' || draft.kind === 'prepare' || draft.kind === 'recall';
   const elastic = drafts.filter(draft => stretches(draft) && draft.tenths > 0);
   const shares = shareOut(
     Math.abs(spare),

@@ -38,7 +38,7 @@ describe('a document that is not one of ours is refused with the place', () => {
     ['nothing', /expected a value/],
     ['{} {}', /expected the end of the file/],
     [`${'['.repeat(MAX_DEPTH + 1)}`, /nests deeper than 32/],
-    [{ ...full, format: 'mapstep/3' }, /^\/format: expected "mapstep\/2"/],
+    [{ ...full, format: 'mapstep/4' }, /^\/format: expected "mapstep\/3"/],
     [{ ...full, rooms: 'none' }, /^\/rooms: a list is expected here$/],
     [{ ...full, studio: { name: 3, timezone: 'UTC' } }, /^\/studio\/name: a text is expected here$/],
     [{ ...full, colour: 'red' }, /^\/colour: "colour" is not a key/],

@@ -1,4 +1,4 @@
-// The shape of `mapstep/2`. Its keys stand in canonical order: what is written follows it.
+// The shape of `mapstep/3`. Its keys stand in canonical order: what is written follows it.
 import { z } from 'zod';
 import { FORMAT } from '../model/document.ts';
 import { parseBeats } from '../model/fraction.ts';
@@ -203,6 +203,7 @@ export const unfinishedPattern = z
     elements: maybe(set(id, 100)),
     minutes: maybe(minutes),
     overTwoLessons: maybe(z.boolean()),
+    difficulty: maybe(z.strictObject({ points: z.number().min(0).max(1000), why: name })),
     retired: maybe(z.boolean()),
     marks: maybe(
       list(
@@ -282,6 +283,9 @@ export const costWeights = z.strictObject({
   largest: weight,
   lookalike: weight,
   mix: weight,
+  order: weight,
+  stuck: weight,
+  ahead: weight,
   moved: weight,
 });
 const placement = z.strictObject({ pattern: id, lesson });
@@ -304,6 +308,8 @@ export const course = z.strictObject({
   format: z.enum(['series', 'open']),
   approach: z.enum(['steps-first', 'rhythm-first', 'whole-part-whole', 'one-change']),
   lookalikes: z.enum(['apart', 'together']),
+  ahead: maybe(z.boolean()),
+  along: maybe(z.boolean()),
   goal: maybe(z.enum(['social', 'show', 'examination'])),
   weights: maybe(costWeights),
   roles: maybe(z.enum(['one', 'both'])),
@@ -329,6 +335,7 @@ export const course = z.strictObject({
     .max(100),
   items: list(courseItem, 500),
   placed: maybe(list(placement, 500)),
+  placedAhead: maybe(set(id, 500)),
 });
 
 export const section = z.strictObject({
@@ -342,11 +349,12 @@ export const section = z.strictObject({
   students: list(z.strictObject({ student: id, role, from: maybe(date), to: maybe(date) }), 1000),
 });
 
-export const log = z.strictObject({
+export const logEntry = z.strictObject({
   id: uuid,
   section: id,
   lesson,
-  pattern: id,
+  pattern: maybe(id),
+  element: maybe(id),
   result: z.enum(['solid', 'shaky', 'touched', 'not-reached']),
   minutes: maybe(minutes),
   note: maybe(text),
@@ -354,6 +362,18 @@ export const log = z.strictObject({
   at: instant,
   replaces: maybe(uuid),
 });
+
+type OfOne<Entry> = Omit<Entry, 'pattern' | 'element'> &
+  ({ pattern: string; element?: never } | { element: string; pattern?: never });
+
+/** A log is of a figure, or of an element that was taught ahead: never of both. */
+export const ofOne = <Entry extends z.ZodType<{ pattern?: string; element?: string }>>(entry: Entry) =>
+  entry.refine(
+    ({ pattern, element }) => (pattern === undefined) !== (element === undefined),
+    'expected a "pattern", or an "element" that was taught ahead',
+  ) as unknown as z.ZodType<OfOne<z.output<Entry>>>;
+
+export const log = ofOne(logEntry);
 
 export const attendance = z.strictObject({
   id: uuid,
@@ -420,6 +440,7 @@ export const plan = z.strictObject({
   published: maybe(z.boolean()),
   items: maybe(list(courseItem, 500)),
   placed: list(placement, 500),
+  ahead: maybe(set(id, 500)),
   left: set(id, 500),
 });
 

@@ -75,6 +75,7 @@ const PATTERN_COLUMNS: readonly Column<Pattern>[] = [
   list('elements'),
   number('minutes'),
   flag('overTwoLessons'),
+  json('difficulty'),
   flag('retired'),
   json('aliases'),
   json('marks'),

@@ -2,6 +2,8 @@
 const UPGRADES: ReadonlyMap<unknown, (document: Readonly<Record<string, unknown>>) => unknown> = new Map([
   // Every key of the first version means the same in the second, which only has more of them.
   ['mapstep/1', document => ({ ...document, format: 'mapstep/2' })],
+  // A course that says nothing of `ahead` and `along` goes on without them.
+  ['mapstep/2', document => ({ ...document, format: 'mapstep/3' })],
 ]);
 
 /** A parsed file of any version as one of today's; changes nothing that is of today's already. */

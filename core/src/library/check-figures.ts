@@ -1,7 +1,7 @@
 import { coupleHints, findWoundArms } from '../couple/check-couple.ts';
 import { checkRoute } from '../couple/check-routes.ts';
 import { readFigure } from '../couple/read-figure.ts';
-import { type DanceRoutes, findRoutes } from '../couple/routes.ts';
+import { type DanceRoutes, findRoutes, isDanced } from '../couple/routes.ts';
 import { facingRepeats } from '../floor/closure.ts';
 import type { Dance, Pattern, StudioDocument } from '../model/document.ts';
 import { groupBy } from '../model/group-by.ts';
@@ -13,6 +13,7 @@ import { quickestStep, type StepKind } from '../steps/quickness.ts';
 import { danceOn } from './dance-on.ts';
 import type { JoinFinding } from './join-words.ts';
 import { isOffered, type Library } from './library.ts';
+import { saidHints, saidOtherwise } from './said.ts';
 
 /** Something about one figure, with its place below the pattern. */
 export interface FigureIssue {
@@ -79,11 +80,14 @@ function createHints(library: Library): (figure: Figure) => readonly Hint[] {
   const dancedOn = danceOn(library);
   return figure => {
     const isOnOffer = isOffered(figure.pattern);
-    const route = isOnOffer ? checkRoute(figure, routes.get(figure.dance.id)) : undefined;
+    const ways = routes.get(figure.dance.id);
+    const route = isOnOffer ? checkRoute(figure, ways) : undefined;
+    const leadsHome = ways !== undefined && isOnOffer && isDanced(figure) && !route;
     return [
       ...coupleHints(figure).map(asHint),
+      ...saidHints(figure).map(asHint),
       ...(wholeBars.has(figure.dance.id) ? offBar(figure) : []),
-      ...againstLine(figure),
+      ...(leadsHome ? [] : againstLine(figure)),
       ...tooFast(figure, library),
       ...(route ? [asHint(route)] : []),
       ...(isOnOffer ? afterIt(dancedOn.after(figure), library) : []),
@@ -93,7 +97,8 @@ function createHints(library: Library): (figure: Figure) => readonly Hint[] {
 
 /** Why a figure cannot be danced; what two bodies do is looked at where the feet are right. */
 function figureErrors({ figure, faults }: FigureReading): readonly FigureFault[] {
-  return faults.length > 0 ? faults : [...checkTurnAgainstHold(figure), ...findWoundArms(figure)];
+  if (faults.length > 0) return faults;
+  return [...checkTurnAgainstHold(figure), ...findWoundArms(figure), ...saidOtherwise(figure)];
 }
 
 /** The routes of each dance that has a basic, through its figures on offer without errors. */
@@ -133,23 +138,27 @@ function dancesInWholeBars(library: Library): ReadonlySet<string> {
   const whole = new Map<string, boolean>();
   for (const { figure } of library.readings.values())
     if (figure.pattern.kind === 'basic' && figure.beats !== null)
-      whole.set(figure.dance.id, (whole.get(figure.dance.id) ?? true) && !isOffBar(figure));
+      whole.set(figure.dance.id, (whole.get(figure.dance.id) ?? true) && fillsBars(figure, 1));
   return new Set([...whole].flatMap(([dance, isWhole]) => (isWhole ? [dance] : [])));
 }
 
-function isOffBar(figure: Figure): boolean {
-  return figure.beats !== null && modulo(figure.beats, figure.dance.beatsPerBar * TICKS_PER_BEAT) !== 0;
+function fillsBars({ beats, dance }: Figure, part: number): boolean {
+  return beats === null || modulo(beats, dance.beatsPerBar * TICKS_PER_BEAT * part) === 0;
 }
 
+/** Half a bar is danced in twos. */
+const HALF_BAR = 0.5;
+
 function offBar(figure: Figure): Hint[] {
-  if (!isOffBar(figure)) return [];
+  if (fillsBars(figure, HALF_BAR)) return [];
   const beats = (figure.beats ?? 0) / TICKS_PER_BEAT;
   return [['beats-off-bar', ['rhythm'], `${beats} beats do not fill bars of ${figure.dance.beatsPerBar}`]];
 }
 
+/** A figure that nothing turns back to the line, and that does not say how it is set to it. */
 function againstLine(figure: Figure): Hint[] {
   const repeats = figure.dance.floor === 'line' ? facingRepeats(figure) : 1;
-  if (repeats === 1) return [];
+  if (repeats === 1 || figure.pattern.align !== undefined) return [];
   const path = figure.pattern.turn === undefined ? ['parts'] : ['turn'];
   return [['turn-against-line', path, `faces along the line again only after ${repeats} times`]];
 }

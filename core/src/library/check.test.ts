@@ -62,6 +62,12 @@ const standing = (follow: string) => ({
   parts: { lead: 'L place, R close', follow },
   marks: cautions('arm-turn', 'wrap', 'spin'),
 });
+/** Both turn a quarter to the left. */
+const QUARTER = {
+  rhythm: '1 2',
+  parts: { lead: 'L fwd +90, R close', follow: 'R back +90, L close' },
+  entry: ['near'],
+};
 const INTO_NEAR = {
   parts: { lead: 'L fwd, R fwd, L fwd, R close', follow: 'R back small, L back, R back small, L close' },
 };
@@ -186,8 +192,65 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
   ],
   [
     'a quarter turn on the line',
-    studio([figure('a', { turn: 90 })]),
+    studio([figure('a', { turn: 90, ...QUARTER })]),
     [['turn-against-line', '/patterns/0/turn']],
+  ],
+  [
+    'a turn that the steps do not make',
+    inDance({ floor: 'free' }, [figure('a', { turn: 90 })]),
+    [['turn-differs', '/patterns/0/turn']],
+  ],
+  [
+    'a turn of nothing where both turn half, to different sides: face to face again, the other way round',
+    inDance({ floor: 'free', holds: [{ id: 'open', name: 'Apart', contact: 'none', rel: 180 }] }, [
+      figure('a', {
+        rhythm: '1 2',
+        parts: { lead: 'L +180 place, R place', follow: 'R -180 place, L place' },
+        turn: 0,
+      }),
+    ]),
+    [['turn-differs', '/patterns/0/turn']],
+  ],
+  [
+    'another school’s count with other lengths, and one with fewer events',
+    studio([
+      figure('a', {
+        otherCounts: [
+          { school: 'Pier', rhythm: '1 & 2 3', beats: 4 },
+          { school: 'Mill', rhythm: '1 2', beats: 4 },
+        ],
+      }),
+    ]),
+    [
+      ['counts-differ', '/patterns/0/otherCounts/0'],
+      ['counts-differ', '/patterns/0/otherCounts/1'],
+    ],
+  ],
+  [
+    'a heel that drops after a step on the heel',
+    studio([figure('a', { parts: { lead: 'L fwd heel, L heel-drop, R fwd, L close', follow: 'opposite' } })]),
+    [['toe-not-heel', '/patterns/0/parts/lead/1']],
+  ],
+  [
+    'a mark beyond the last count, and a track with too few values',
+    studio(
+      [
+        figure('a', {
+          marks: [...cautions('space', 'close-hold'), { event: 4, kind: 'cue', text: 'Out.' }],
+          tracks: [{ quality: 'rise', values: ['up', 'down'] }],
+        }),
+      ],
+      { dances: [{ ...dance, qualities: [{ id: 'rise', name: 'Rise', layer: 'knees' }] }] },
+    ),
+    [
+      ['mark-beyond', '/patterns/0/marks/2/event'],
+      ['mark-beyond', '/patterns/0/tracks/0/values'],
+    ],
+  ],
+  [
+    'the same caution twice',
+    studio([figure('a', { marks: cautions('space', 'close-hold', 'space') })]),
+    [['caution-twice', '/patterns/0/marks/2']],
   ],
   [
     'steps quicker than the level can: ¼ beat at 100 is 150 ms',
@@ -217,7 +280,7 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
     [['apart', '/patterns/0/parts/follow/1']],
   ],
   [
-    'a follower who walks past the leader',
+    'a follower who walks past the leader, and ends a step of it within 0.2 m',
     inDance({ floor: 'free' }, [
       figure('a', {
         rhythm: '1 2 3 4',
@@ -228,8 +291,8 @@ const CASES: readonly [string, StudioDocument, [string, string][]][] = [
       }),
     ]),
     [
+      ['collide', '/patterns/0/parts/follow/1'],
       ['wrong-side', '/patterns/0/parts/follow/3'],
-      ['creeps', '/patterns/0/parts'],
     ],
   ],
   [
@@ -299,9 +362,60 @@ describe('what is not a problem', () => {
   });
 
   test('a half turn in a slot, or any turn on a spot', () => {
-    const about = { parts: { lead: 'L fwd, R fwd, L back, R back', follow: 'opposite' } };
-    expect(found(inDance({ floor: 'slot' }, [figure('a', { ...about, turn: 180 })]))).toEqual([]);
-    expect(found(inDance({ floor: 'spot' }, [figure('a', { ...about, turn: 90 })]))).toEqual([]);
+    const turning = (by: string) => ({
+      parts: { lead: `L ${by} place, R close`, follow: `R ${by} place, L close` },
+      rhythm: '1 2',
+    });
+    const close = [{ id: 'open', name: 'Close', contact: 'body' as const, rel: 180 }];
+    const ofFloor = (floor: Dance['floor'], by: string, turn: number) =>
+      found(inDance({ floor, holds: close }, [figure('a', { ...turning(by), turn })]));
+    expect(ofFloor('slot', '+180', 180)).toEqual([]);
+    expect(ofFloor('spot', '+90', 90)).toEqual([]);
+  });
+
+  test('a turn on the line that says how it is set to it, or that another figure turns back', () => {
+    const back = { ...QUARTER, parts: { lead: 'L fwd -90, R close', follow: 'R back -90, L close' } };
+    expect(found(studio([figure('a', { turn: 90, align: [0], ...QUARTER })]))).toEqual([]);
+    const home = [
+      figure('walk', { kind: 'basic', entry: ['near'] }),
+      figure('a', { ...QUARTER, turn: 90 }),
+      figure('b', { ...back, turn: -90, align: [90] }),
+    ];
+    expect(found(studio(home))).toEqual([]);
+  });
+
+  test.each<[string, Partial<Pattern>]>([
+    ['a turn of whole rounds more', { turn: 360 }],
+    ['another school’s names for the same times', { otherCounts: [{ school: 'Pier', rhythm: '5 6 7 8' }] }],
+    [
+      'a heel that drops after the ball, or after the toe has dropped',
+      {
+        parts: {
+          lead: 'L fwd ball, L heel-drop, R fwd heel, R wait',
+          follow: 'R back, R wait, L back, L wait',
+        },
+      },
+    ],
+    [
+      'a mark on the last count',
+      { marks: [...cautions('space', 'close-hold'), { event: 3, kind: 'cue', text: 'Out.' }] },
+    ],
+    [
+      'one caution at two places in other words',
+      {
+        marks: [
+          ...cautions('space', 'close-hold'),
+          { kind: 'caution', code: 'heels', event: 1, text: 'Mind the first step.' },
+          { kind: 'caution', code: 'heels', event: 3, text: 'And the last.' },
+        ],
+      },
+    ],
+    [
+      'half a bar where basics are whole bars',
+      { rhythm: '1 2', parts: { lead: 'L fwd, R fwd', follow: 'opposite' } },
+    ],
+  ])('%s', (_, more) => {
+    expect(found(studio([basic, figure('a', more)]))).toEqual([]);
   });
 
   test('an exit that another figure leads back from', () => {

@@ -8,6 +8,7 @@ import type { Dance, Pattern } from '../model/document.ts';
 import { createFigureChecker } from './check-figures.ts';
 import { findJoins, findJoinsOf } from './dance-on.ts';
 import { openLibrary } from './library.ts';
+import { findJoinMend } from './mend-join.ts';
 
 const dance: Dance = {
   ...{ id: 'quay', name: 'Quay', roles: 'pair', beatsPerBar: 4, countCycle: 8, slow: 2, quick: 1 },
@@ -148,6 +149,25 @@ describe('carrying a place', () => {
     );
   });
 
+  test('property: a place carried through A then B is that of the figure made of A and B, where nobody adapts', () => {
+    fc.assert(
+      fc.property(part, part, part, part, (leadA, followA, leadB, followB) => {
+        const follow = [followA, followB].map(mirrored);
+        const first = wayOf(figure('a', leadA, follow[0] ?? ''));
+        const second = wayOf(figure('b', leadB, follow[1] ?? ''));
+        const both = wayOf(
+          figure('ab', `${leadA}, ${leadB}`, follow.join(', '), { rhythm: '1 2 3 4 5 6 7 8' }),
+        );
+        const [carried, made] = [
+          offAfter(second, offAfter(first, NOT_OFF, false), false),
+          offAfter(both, NOT_OFF, false),
+        ];
+        expect(carried.ahead).toBeCloseTo(made.ahead, 9);
+        expect(carried.side).toBeCloseTo(made.side, 9);
+      }),
+    );
+  });
+
   test('property: what does not come back by what is given is left: a place carried through A then B is what both leave, less what both give', () => {
     fc.assert(
       fc.property(part, part, (a, b) => {
@@ -162,5 +182,25 @@ describe('carrying a place', () => {
         expect(Math.abs(through.side - left.side - alone.side)).toBeLessThanOrEqual(most);
       }),
     );
+  });
+});
+
+describe('a mend of what follows', () => {
+  const mendOf = (id: string, patterns: readonly Pattern[], code: 'creeps' | 'join-apart') => {
+    const library = openLibrary({ dances: [dance], patterns });
+    const figureOf = library.readings.get(id)?.figure;
+    return figureOf && findJoinMend(library, figureOf, { code });
+  };
+
+  test('one step whole instead of small gives back what was lost, and nothing fails any more', () => {
+    const small = figure('small', STILL, 'R fwd, L place, R back small, L place');
+    expect(found([small], 'small', 'small')).toMatchObject([{ code: 'creeps' }]);
+    const mend = mendOf('small', [small], 'creeps');
+    expect(mend?.words).toBe('let the follower take a whole step at 3');
+    expect(mend && found([mend.pattern], 'small', 'small')).toEqual([]);
+  });
+
+  test('where no single step does there is none', () => {
+    expect(mendOf('walk', [walk], 'creeps')).toBeUndefined();
   });
 });

@@ -224,10 +224,12 @@ function partnerOf(one: DancedFigure, { all, links }: Floor): DancedFigure | und
   return all.find(other => other !== one && links(one, other) && links(other, one));
 }
 
-function followsItself(figure: Figure): boolean {
+/** True where a figure may follow itself by hold and feet, or on the other feet. */
+export function followsItself(figure: Figure): boolean {
   if (holdsAndFeetLink(figure, figure)) return true;
-  const exits = allExitHolds(figure.pattern);
-  return footRepeats(figure) === 2 && entryHolds(figure.pattern).some(entry => exits.includes(entry));
+  if (footRepeats(figure) !== 2) return false;
+  const [entries, exits] = [entryHolds(figure.pattern), allExitHolds(figure.pattern)];
+  return figure.dance.roles === 'solo' || entries.some(entry => exits.includes(entry));
 }
 
 /** So many rounds of figures, uncut, from each way in: the first hint after the first figure. */

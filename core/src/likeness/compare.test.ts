@@ -9,8 +9,8 @@ import { dance, figure, studio } from '../test/studio.ts';
 import { compareFigures, comparisonInWords, nearestFigures, sameRanges } from './compare.ts';
 import { DIFFICULTY_WEIGHTS, figureDifficulty, figuresOutOfOrder } from './difficulty.ts';
 import { takenForGranted } from './granted.ts';
-import { proposeLookAlikes } from './lookalikes.ts';
-import { openingTree, pairsWithoutSignal, signalsBy } from './openings.ts';
+import { findMixedUp, type SaidOf } from './mixed-up.ts';
+import { openingTree, signalsBy } from './openings.ts';
 
 const solo: Dance = { ...dance, roles: 'solo', floor: 'free' };
 const counts = (part: string) =>
@@ -205,28 +205,42 @@ describe('what a figure can still be', () => {
     expect(openingTree([a, named('short', 'L fwd, R fwd')], 'lead').branches).toHaveLength(2);
   });
 
-  test('two that share their opening without a signal are found, with the count by which it must have come', () => {
-    const found = pairsWithoutSignal([a, b, c]);
-    expect(found.map(({ a: x, b: y, shared, by }) => [x.pattern.id, y.pattern.id, shared, by])).toEqual([
-      ['a', 'b', 2, '3'],
+  const pairsOf = (figures: readonly Figure[], said: readonly SaidOf[] = []) =>
+    findMixedUp(figures, said, 10).map(({ a: x, b: y, shared, by, helps }) => [
+      ...[x.pattern.id, y.pattern.id],
+      ...[shared, by, helps],
     ]);
+
+  test('two that share their opening without a signal are mixed up, with the count by which it must have come', () => {
+    expect(pairsOf([a, b, c])).toEqual([['a', 'b', 2, '3', 'signal']]);
   });
 
   test('a signal by then, or another hold, tells them apart; a signal that comes too late does not', () => {
     const signal = (event: number) => ({ marks: [{ kind: 'signal' as const, text: 'x', event }] });
     const lead = 'L fwd, R fwd, L side, R close';
-    expect(pairsWithoutSignal([a, named('b', lead, signal(1))])).toEqual([]);
-    expect(pairsWithoutSignal([a, named('b', lead, signal(3))])).toHaveLength(1);
-    expect(pairsWithoutSignal([a, named('b', lead, { entry: ['near'] })])).toEqual([]);
+    expect(pairsOf([a, named('b', lead, signal(1))])).toEqual([]);
+    expect(pairsOf([a, named('b', lead, signal(3))])).toHaveLength(1);
+    expect(pairsOf([a, named('b', lead, { entry: ['near'] })])).toEqual([]);
   });
 
-  test('look-alikes are proposed, those written down are not', () => {
-    expect(proposeLookAlikes([a, b, c]).map(({ a: x, b: y }) => [x.pattern.id, y.pattern.id])).toEqual([
+  test('what most of a level begins with tells nothing', () => {
+    const ends = ['L side, R side', 'L back, R back', 'L close, R place', 'L kick, L tap', 'L tap, L kick'];
+    const more = ends.map((end, index) => named(`m${index}`, `L fwd, R fwd, ${end}`));
+    expect(pairsOf([a, ...more])).toEqual([]);
+    expect(pairsOf([a, ...more.slice(0, 1)])).toHaveLength(1);
+  });
+
+  test('what was said of one that names the other comes first; known look-alikes are set against each other', () => {
+    const said = { pattern: 'c', text: 'Half of them danced A instead.' };
+    const far = named('c', 'L back, R back, L side, R close');
+    expect(pairsOf([a, b, far], [said]).map(([x, y]) => [x, y])).toEqual([
+      ['a', 'c'],
       ['a', 'b'],
     ]);
-    expect(
-      proposeLookAlikes([a, named('b', 'L fwd, R fwd, L side, R close', { lookalikes: ['a'] })]),
-    ).toEqual([]);
+    expect(pairsOf([a, far], [said])[0]?.at(-1)).toBe('apart');
+    expect(pairsOf([a, far], [{ ...said, text: 'No time left after A.' }])).toEqual([]);
+    const known = named('c', 'L back, R back, L side, R close', { lookalikes: ['a'] });
+    expect(pairsOf([a, known], [said])[0]?.at(-1)).toBe('contrast');
   });
 });
 

@@ -44,16 +44,6 @@ export function noveltyBetween(a: Figure, b: Figure): number {
   return mean(rolesOfBoth(a, b).map(role => compareRole(a, b, role).novelty));
 }
 
-/** What the novelty of two figures is at least, by the number of their steps. */
-export function leastNovelty(a: Figure, b: Figure): number {
-  return mean(
-    rolesOfBoth(a, b).map(role => {
-      const [n, m] = [stepsOf(a, role).length, stepsOf(b, role).length];
-      return n === m ? 0 : Math.abs(n - m) / Math.max(n, m);
-    }),
-  );
-}
-
 function rolesOfBoth(a: Figure, b: Figure): readonly Role[] {
   return [...new Set([...a.parts, ...b.parts].map(({ role }) => role))];
 }

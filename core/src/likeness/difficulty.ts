@@ -1,5 +1,7 @@
 // How hard a figure is, as a sum of published terms. Only an order within one dance: it ranks, it measures nothing.
 import { isOffered, type Library } from '../library/library.ts';
+import { ownEntry } from '../model/entry-at.ts';
+import { needsOf } from '../model/needs.ts';
 import { type Figure, findPart, partTurn } from '../steps/figure.ts';
 import { shortestStepMs } from '../timing/tempo.ts';
 import { compareFigures } from './compare.ts';
@@ -12,12 +14,15 @@ export const DIFFICULTY_WEIGHTS = {
   turn: 1,
   quick: 1,
   novelty: 4,
+  strain: 1,
 } as const;
 
 export type DifficultyTerm = keyof typeof DIFFICULTY_WEIGHTS;
 
 export interface Difficulty {
+  /** The director's word, where there is one, else the sum of the terms. */
   readonly total: number;
+  readonly computed: number;
   /** What each term counts, before its weight. */
   readonly terms: Readonly<Record<DifficultyTerm, number>>;
 }
@@ -29,9 +34,21 @@ const EASY_STEP_MS = 500;
  * The difficulty of a figure: longest chain of needs (`depth`), share of the follower's steps that are own (`own`),
  * changes of hold (`holds`), half turns of whoever turns most (`turn`), tenths of a second by which the shortest
  * step falls short of half a second at the dance's middle tempo (`quick`), and novelty against the nearest of what
- * it needs, 1 when it needs nothing (`novelty`), each times its weight.
+ * it needs, 1 when it needs nothing (`novelty`), and what its cautions say of weight or strain on the partner (`strain`), each
+ * times its weight.
  */
 export function figureDifficulty(figure: Figure, library: Library): Difficulty {
+  const known = difficulties.get(library) ?? new WeakMap<Figure, Difficulty>();
+  difficulties.set(library, known);
+  const difficulty = known.get(figure) ?? rate(figure, library);
+  known.set(figure, difficulty);
+  return difficulty;
+}
+
+/** Plans ask for every figure of a course again and again: rated once a library. */
+const difficulties = new WeakMap<Library, WeakMap<Figure, Difficulty>>();
+
+function rate(figure: Figure, library: Library): Difficulty {
   const terms: Record<DifficultyTerm, number> = {
     depth: needsDepth(figure.pattern.id, library),
     own: ownShare(figure),
@@ -39,17 +56,19 @@ export function figureDifficulty(figure: Figure, library: Library): Difficulty {
     turn: mostTurn(figure) / 180,
     quick: quickness(figure),
     novelty: noveltyAgainstNeeds(figure, library),
+    strain: strain(figure),
   };
-  const total = Object.entries(terms).reduce(
+  const computed = Object.entries(terms).reduce(
     (sum, [term, value]) => sum + value * DIFFICULTY_WEIGHTS[term as DifficultyTerm],
     0,
   );
-  return { total, terms };
+  return { total: figure.pattern.difficulty?.points ?? computed, computed, terms };
 }
 
 /** The longest chain of needs below a figure; a circle is cut where it closes. */
 function needsDepth(id: string, library: Library, above: ReadonlySet<string> = new Set()): number {
-  const needs = (library.patterns.get(id)?.needs ?? []).filter(need => !above.has(need));
+  const pattern = library.patterns.get(id);
+  const needs = (pattern ? needsOf(pattern) : []).filter(need => !above.has(need));
   const path = new Set([...above, id]);
   return needs.reduce((most, need) => Math.max(most, 1 + needsDepth(need, library, path)), 0);
 }
@@ -79,8 +98,16 @@ function quickness({ parts, dance }: Figure): number {
   return Math.max(0, EASY_STEP_MS - shortest) / 100;
 }
 
+/** What a caution counts: a partner's weight or neck far more than a spin. */
+const STRAINS: Readonly<Record<string, number>> = { dip: 4, lean: 4, strength: 4, neck: 4, spin: 1 };
+
+function strain({ pattern: { marks = [] } }: Figure): number {
+  const codes = new Set(marks.flatMap(({ kind, code }) => (kind === 'caution' && code ? [code] : [])));
+  return [...codes].reduce((sum, code) => sum + (ownEntry(STRAINS, code) ?? 0), 0);
+}
+
 function noveltyAgainstNeeds(figure: Figure, library: Library): number {
-  const novelties = (figure.pattern.needs ?? []).flatMap(id => {
+  const novelties = needsOf(figure.pattern).flatMap(id => {
     const need = library.readings.get(id)?.figure;
     return need && need.parts.length > 0 ? [compareFigures(figure, need).novelty] : [];
   });

@@ -21,7 +21,8 @@ const LONG_BEATS = 2;
 
 /**
  * The elements of a figure: its holds, rhythm cells, actions beyond the plainest, turns and changes of hold,
- * then the director's own. An element of the studio with a derived id overrides its name and minutes.
+ * then the director's own. An element of the studio, or of the figure's dance, with a derived id overrides its name and
+ * minutes.
  */
 export function figureElements(
   figure: Figure,
@@ -34,13 +35,17 @@ export function figureElements(
     ...changeElements(figure),
     ...ownElements(figure.pattern, studioElements),
   ];
-  const byId = new Map(found.map(element => [element.id, override(element, studioElements)]));
+  const byId = new Map(found.map(element => [element.id, override(element, figure, studioElements)]));
   return [...byId.values()];
 }
 
-function override(element: DerivedElement, studio: ReadonlyMap<string, Element>): DerivedElement {
+function override(
+  element: DerivedElement,
+  { dance }: Figure,
+  studio: ReadonlyMap<string, Element>,
+): DerivedElement {
   const own = studio.get(element.id);
-  return own
+  return own && (own.dance ?? dance.id) === dance.id
     ? { id: own.id, name: own.name, strand: own.strand, minutes: tenthsOfMinutes(own.minutes) }
     : element;
 }

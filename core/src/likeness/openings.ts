@@ -71,33 +71,6 @@ function branchesAt(readings: readonly Reading[], index: number): readonly (read
   return [...groups.values()];
 }
 
-export interface UnsignalledPair {
-  readonly a: Figure;
-  readonly b: Figure;
-  /** Steps from the start that are alike in every role. */
-  readonly shared: number;
-  /** The count by which a signal must have come, as A is written. */
-  readonly by: string;
-}
-
-/**
- * Pairs of figures that share their opening, a step or more in every role, of which neither says by a signal on a
- * shared count, or on the one where they part, which of the two it is. Figures with different holds are told apart.
- */
-export function pairsWithoutSignal(figures: readonly Figure[]): readonly UnsignalledPair[] {
-  const danced = figures.filter(({ parts }) => parts.length > 0);
-  return danced.flatMap((a, index) =>
-    danced.slice(index + 1).flatMap((b): UnsignalledPair[] => {
-      if (a.dance.id !== b.dance.id || !shareEntry(a, b)) return [];
-      const shared = sharedSteps(a, b);
-      if (shared === 0 || hasSignal(a, shared) || hasSignal(b, shared)) return [];
-      const [part] = a.parts;
-      const by = part ? stepCount(a, part, Math.min(shared, part.steps.length - 1)) : '';
-      return [{ a, b, shared, by }];
-    }),
-  );
-}
-
 /** Steps from the start that two figures share in every role. */
 export function sharedSteps(a: Figure, b: Figure): number {
   const counts = a.parts.map(part => {
@@ -111,15 +84,6 @@ export function sharedSteps(a: Figure, b: Figure): number {
     return differs < 0 ? left.length : differs;
   });
   return counts.length === 0 ? 0 : Math.min(...counts);
-}
-
-function shareEntry(a: Figure, b: Figure): boolean {
-  const entries = new Set(a.pattern.entry ?? []);
-  return a.dance.roles === 'solo' || (b.pattern.entry ?? []).some(hold => entries.has(hold));
-}
-
-function hasSignal(figure: Figure, shared: number): boolean {
-  return signalsBy(figure, shared).length > 0;
 }
 
 /** The signals of a figure that have come by a step, counted from 0: those that still tell which figure it is. */

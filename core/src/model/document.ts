@@ -1,6 +1,6 @@
-// The shapes of `mapstep/2`. Ids are `a-z 0-9 -`; dates YYYY-MM-DD; minutes have at most one decimal place.
+// The shapes of `mapstep/3`. Ids are `a-z 0-9 -`; dates YYYY-MM-DD; minutes have at most one decimal place.
 
-export const FORMAT = 'mapstep/2' as const;
+export const FORMAT = 'mapstep/3' as const;
 
 export type Role = 'lead' | 'follow' | 'solo';
 export type Split = 'straight' | 'swung';
@@ -189,6 +189,8 @@ export interface Pattern {
   readonly elements?: readonly string[];
   readonly minutes?: number;
   readonly overTwoLessons?: boolean;
+  /** The director's word on how hard it is, against what is computed. */
+  readonly difficulty?: { readonly points: number; readonly why: string };
   /** Kept for what was taught, and no longer offered. */
   readonly retired?: boolean;
   readonly marks?: readonly PatternMark[];
@@ -257,6 +259,9 @@ export interface CostWeights {
   readonly largest: number;
   readonly lookalike: number;
   readonly mix: number;
+  readonly order: number;
+  readonly stuck: number;
+  readonly ahead: number;
   readonly moved: number;
 }
 
@@ -268,12 +273,18 @@ export interface Course {
   readonly format: 'series' | 'open';
   readonly approach: Approach;
   readonly lookalikes: 'apart' | 'together';
+  /** Elements of three minutes or more may be taught a lesson before their first figure. */
+  readonly ahead?: boolean;
+  /** A review takes half its minutes where another figure of the evening contains it. */
+  readonly along?: boolean;
   readonly goal?: 'social' | 'show' | 'examination';
   readonly weights?: Partial<CostWeights>;
   readonly roles?: 'one' | 'both';
   readonly lessons: readonly CourseLesson[];
   readonly items: readonly CourseItem[];
   readonly placed?: readonly Placement[];
+  /** The elements that the plan teaches ahead. */
+  readonly placedAhead?: readonly string[];
 }
 
 export interface Room {
@@ -332,14 +343,15 @@ export interface PlanVersion {
   /** The rules of the items as they were then. */
   readonly items?: readonly CourseItem[];
   readonly placed: readonly Placement[];
+  /** The elements that it teaches ahead. */
+  readonly ahead?: readonly string[];
   readonly left: readonly string[];
 }
 
-export interface Log {
+interface Logged {
   readonly id: string;
   readonly section: string;
   readonly lesson: number;
-  readonly pattern: string;
   readonly result: LogResult;
   readonly minutes?: number;
   readonly note?: string;
@@ -347,6 +359,20 @@ export interface Log {
   readonly at: string;
   readonly replaces?: string;
 }
+
+/** How a figure went in an evening. */
+export interface FigureLog extends Logged {
+  readonly pattern: string;
+  readonly element?: never;
+}
+
+/** How an element went that was taught ahead of its figures. */
+export interface ElementLog extends Logged {
+  readonly element: string;
+  readonly pattern?: never;
+}
+
+export type Log = FigureLog | ElementLog;
 
 /** Something of an evening besides its figures; an empty text takes back what it replaces. */
 export interface LessonNote {

@@ -1,9 +1,9 @@
-import { type BrokenRule, judgePlan, type PlanCost, type PlannedLesson } from './judge.ts';
-import type { Placed, PlanProblem } from './problem.ts';
+import type { PlannedLesson } from './fill-lessons.ts';
+import { type BrokenRule, judgePlan, type PlanCost } from './judge.ts';
+import type { Placing, PlanProblem } from './problem.ts';
 
-export interface PlanAnswer {
+export interface PlanAnswer extends Placing {
   readonly problem: PlanProblem;
-  readonly placed: Placed;
   readonly left: readonly string[];
   readonly lessons: readonly PlannedLesson[];
   readonly cost: PlanCost;
@@ -27,14 +27,15 @@ export interface PlanKnowledge {
 /** A plan with all that is known of it. A cost of 0 is its own proof. */
 export function describePlan(
   problem: PlanProblem,
-  placed: Placed,
+  { placed, ahead: wanted }: Placing,
   known: PlanKnowledge,
 ): Omit<PlanAnswer, 'seconds'> {
-  const { lessons, cost, broken, left, split } = judgePlan(problem, placed);
+  const { lessons, cost, broken, left, split, ahead } = judgePlan(problem, placed, wanted);
   const proven = broken.length === 0 && (known.proven === true || cost.total === 0);
   return {
     problem,
     placed,
+    ahead,
     left,
     lessons,
     cost,

@@ -1,17 +1,22 @@
+import { type FigureWays, findWays } from '../library/level-ways.ts';
 import type { Library } from '../library/library.ts';
 import { assemblyMinutes } from '../likeness/assembly.ts';
+import { figureDifficulty } from '../likeness/difficulty.ts';
 import { figureElements } from '../likeness/elements.ts';
 import type { Course, CourseItem, CourseLesson, Pattern } from '../model/document.ts';
 import { needsOf } from '../model/needs.ts';
 import { failure, type Result, success } from '../model/result.ts';
 import { type Tenths, tenths, tenthsOfMinutes } from '../model/units.ts';
 import type { Figure } from '../steps/figure.ts';
-import type { Placed, PlanItem, PlanProblem } from './problem.ts';
+import { aheadLessons } from './ahead.ts';
+import type { Placed, Placing, PlanItem, PlanProblem } from './problem.ts';
 import { findProblemFaults } from './validate.ts';
 
 /** What is not the course's own: the plan that was published, and what a class was really taught. */
 export interface PlanHistory {
   readonly published?: Placed;
+  /** The plan that the classes follow: what it taught ahead in lessons that are over is known. */
+  readonly followed?: Placing;
   readonly taught?: NonNullable<PlanProblem['taught']>;
 }
 
@@ -72,6 +77,10 @@ export function buildPlanProblem(
   const minutes: Record<string, Tenths> = {};
   const items: PlanItem[] = [];
   const faults: string[] = [];
+  const ways = findWays(
+    course.items.flatMap(({ pattern }) => soundFigure(library, pattern)),
+    [...knownFigures.keys()].flatMap(id => soundFigure(library, id)),
+  );
   const capacity = Math.max(0, ...course.lessons.map(lesson => roomInLesson(library, course, lesson)));
   for (const courseItem of course.items) {
     const figure = library.readings.get(courseItem.pattern)?.figure;
@@ -88,7 +97,7 @@ export function buildPlanProblem(
       faults.push(
         `"${courseItem.pattern}" needs "${need}", which is neither in the course nor of a lower level`,
       );
-    items.push(planItem(courseItem, figure, { library, course, knownFigures, known, capacity }));
+    items.push(planItem(courseItem, figure, { library, course, knownFigures, known, capacity, ways }));
   }
   if (faults.length > 0) return failure(faults);
   const problem: PlanProblem = {
@@ -99,11 +108,23 @@ export function buildPlanProblem(
     lookalikes: lookalikePairs(course, library),
     apart: course.lookalikes === 'apart',
     open: course.format === 'open',
+    ...(course.ahead && { ahead: true }),
+    ...(course.along && { along: true }),
     ...(course.weights && { weights: course.weights }),
-    ...history,
+    ...(history.published && { published: history.published }),
   };
-  const unusable = findProblemFaults(problem);
-  return unusable.length > 0 ? failure(unusable) : success(problem);
+  const { taught } = history;
+  const whole = taught
+    ? { ...problem, taught: { prepared: asPlanned(problem, history), ...taught } }
+    : problem;
+  const unusable = findProblemFaults(whole);
+  return unusable.length > 0 ? failure(unusable) : success(whole);
+}
+
+/** What was taught ahead in the lessons that are over, where they went as published. */
+function asPlanned(problem: PlanProblem, { followed, taught }: PlanHistory) {
+  const lessons = followed ? [...aheadLessons(problem, followed.placed, followed.ahead)] : [];
+  return Object.fromEntries(lessons.filter(([, lesson]) => lesson <= (taught?.lessons ?? 0)));
 }
 
 interface ItemContext {
@@ -112,6 +133,13 @@ interface ItemContext {
   readonly knownFigures: ReadonlyMap<string, Figure>;
   readonly known: ReadonlySet<string>;
   readonly capacity: number;
+  readonly ways: ReadonlyMap<string, FigureWays>;
+}
+
+/** A figure that can be danced as it is written. */
+function soundFigure(library: Library, id: string): readonly Figure[] {
+  const reading = library.readings.get(id);
+  return reading && reading.faults.length === 0 ? [reading.figure] : [];
 }
 
 function planItem(item: CourseItem, figure: Figure, context: ItemContext): PlanItem {
@@ -119,8 +147,9 @@ function planItem(item: CourseItem, figure: Figure, context: ItemContext): PlanI
   const { pattern } = figure;
   const assembly = assemblyOf(figure, library, course);
   const elements = figureElements(figure, library.elements);
+  const before = new Set(needsBelow(pattern, library).flatMap(need => elementIds(need, library)));
   const alone = elements.reduce<number>(
-    (sum, { id, minutes }) => sum + (known.has(id) ? 0 : minutes),
+    (sum, { id, minutes }) => sum + (known.has(id) || before.has(id) ? 0 : minutes),
     assembly,
   );
   const isSplit = pattern.overTwoLessons ?? (alone > capacity && course.format === 'series');
@@ -139,7 +168,22 @@ function planItem(item: CourseItem, figure: Figure, context: ItemContext): PlanI
     ...(isSplit && { split: true }),
     ...(gate && { gate }),
     ...(allowed && { allowed }),
+    ...(figure.parts.length > 0 && { difficulty: figureDifficulty(figure, library).total }),
+    ...(course.format === 'series' && context.ways.get(pattern.id)),
   };
+}
+
+/** What a figure needs, through any number of needs: it has been taught by then. */
+function needsBelow(pattern: Pattern, library: Library): readonly Figure[] {
+  const found = new Map<string, Figure>();
+  const waiting = [...needsOf(pattern)];
+  for (const id of waiting) {
+    const figure = library.readings.get(id)?.figure;
+    if (!figure || found.has(id)) continue;
+    found.set(id, figure);
+    waiting.push(...needsOf(figure.pattern));
+  }
+  return [...found.values()];
 }
 
 function allowedByDance(pattern: Pattern, course: Course): number[] | undefined {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Course } from '../model/document.ts';
 import { tenths } from '../model/units.ts';
+import { laid } from '../test/plan-problems.ts';
 import {
   addLesson,
   canDropLesson,
@@ -110,20 +111,20 @@ describe('figures', () => {
 
 describe('what was tried is taken as one change', () => {
   test('a lesson more, with the figures where they then lie and the pin with them', () => {
-    const taken = takeWhatIf(course, { kind: 'lesson' }, { walk: 1, sway: 4, turn: 3 });
+    const taken = takeWhatIf(course, { kind: 'lesson' }, laid({ walk: 1, sway: 4, turn: 3 }));
     expect(taken.lessons).toHaveLength(4);
     expect(lies(taken)).toEqual({ walk: 1, sway: 4, turn: 3 });
     expect(pinOf(taken, 'sway')).toBe(4);
   });
 
   test('minutes more in each lesson', () => {
-    const taken = takeWhatIf(course, { kind: 'minutes', minutes: 5 }, { turn: 1 });
+    const taken = takeWhatIf(course, { kind: 'minutes', minutes: 5 }, laid({ turn: 1 }));
     expect(taken.lessons.map(({ minutes }) => minutes)).toEqual([65, 80, 65]);
     expect(lies(taken)).toEqual({ turn: 1 });
   });
 
   test('a figure away leaves the lessons as they are', () => {
-    const taken = takeWhatIf(course, { kind: 'without', id: 'walk' }, { sway: 3 });
+    const taken = takeWhatIf(course, { kind: 'without', id: 'walk' }, laid({ sway: 3 }));
     expect(taken.lessons).toBe(course.lessons);
     expect(lies(taken)).toEqual({ sway: 3 });
   });

@@ -1,18 +1,25 @@
 // What a director changes in a course, each as one change from course to course: what belongs to it goes with it.
 import type { Course, CourseItem, CourseLesson, FixedBlocks, Placement } from '../model/document.ts';
-import { placedInOrder, placedOf } from './placed-order.ts';
-import type { Placed } from './problem.ts';
+import { type AheadMoves, aheadDifferences, moveAhead } from './differences.ts';
+import { draftPlacing, placedInOrder, placedOf } from './placed-order.ts';
+import type { Placed, Placing } from './problem.ts';
 import type { Moves } from './reasons.ts';
 import type { SpareUse } from './spare.ts';
 import type { WhatIf } from './what-if.ts';
 
-/** Figures moved to lessons, or out of the plan with null; all others stay. */
-export function placeItems(course: Course, moves: Moves): Course {
+/** Figures moved to lessons, or out of the plan with null, and elements taught ahead or not; all else stays. */
+export function placeItems(course: Course, moves: Moves, ahead: AheadMoves = {}): Course {
   const others = (course.placed ?? []).filter(({ pattern }) => !Object.hasOwn(moves, pattern));
   const moved = Object.entries(moves).flatMap(([pattern, lesson]): Placement[] =>
     lesson === null ? [] : [{ pattern, lesson }],
   );
-  return placedInOrder({ ...course, placed: [...others, ...moved] });
+  const { placedAhead = [], ...rest } = course;
+  const shown = moveAhead(placedAhead, ahead);
+  return placedInOrder({
+    ...rest,
+    placed: [...others, ...moved],
+    ...(shown.length > 0 && { placedAhead: shown }),
+  });
 }
 
 /** One more lesson like the one before the last, put before the last; what lies in the last, or is pinned there, goes along. */
@@ -114,11 +121,15 @@ export function dropSecondLook(course: Course, lesson: number, id: string): Cour
 }
 
 /** The course as a tried change would have it, its figures where they then lie; what was pinned is pinned there. */
-export function takeWhatIf(course: Course, whatIf: WhatIf, placed: Placed): Course {
+export function takeWhatIf(course: Course, whatIf: WhatIf, to: Placing): Course {
   const away = (course.placed ?? []).map(({ pattern }) => [pattern, null] as const);
-  const moved = placeItems(withWhatIf(course, whatIf), { ...Object.fromEntries(away), ...placed });
+  const moved = placeItems(
+    withWhatIf(course, whatIf),
+    { ...Object.fromEntries(away), ...to.placed },
+    aheadDifferences(draftPlacing(course), to),
+  );
   const items = moved.items.map(item => {
-    const lesson = placed[item.pattern];
+    const lesson = to.placed[item.pattern];
     return item.pin === undefined || lesson === undefined ? item : { ...item, pin: lesson };
   });
   return { ...moved, items };

@@ -1,8 +1,10 @@
 // The rules and the cost of a plan, in the plain form in which they are published; linear in items × lessons.
 
 import { allowedLessons, lessonRule } from './domain.ts';
+import { fillLessons, type PlannedLesson } from './fill-lessons.ts';
 import { doBlur } from './look-alikes.ts';
-import { lessonShares, reviewMinutes, teachingMinutes } from './minutes.ts';
+import { lessonShares } from './minutes.ts';
+import { outOfOrder } from './places.ts';
 import {
   COST_WEIGHTS,
   LEVEL_SLACK_MINUTES,
@@ -13,6 +15,7 @@ import {
   type PlanProblem,
   taughtLessons,
 } from './problem.ts';
+import { findStuck, type StuckItem, stuckLessons } from './stuck.ts';
 
 export interface BrokenRule {
   readonly rule:
@@ -33,19 +36,10 @@ export interface PlanCost {
   readonly level: number;
   readonly lookalikes: number;
   readonly mix: number;
+  readonly order: number;
+  readonly stuck: number;
+  readonly ahead: number;
   readonly moved: number;
-}
-
-export interface PlannedLesson {
-  /** Tenths of a minute. */
-  readonly new: number;
-  readonly review: number;
-  readonly capacity: number;
-  /** Topological, basics first. */
-  readonly introduce: readonly string[];
-  readonly reviews: readonly { readonly id: string; readonly minutes: number }[];
-  /** Tenths that each introduced item takes here: its assembly and the elements that come with it. */
-  readonly minutes: { readonly [id: string]: number };
 }
 
 export interface Judgement {
@@ -54,25 +48,37 @@ export interface Judgement {
   readonly broken: readonly BrokenRule[];
   readonly left: readonly string[];
   readonly split: readonly string[];
+  /** The elements that were taught ahead, and of those that were to be the ones that are. */
+  readonly ahead: readonly string[];
+  /** What cannot be danced on, or into, for some lessons. */
+  readonly stuck: readonly StuckItem[];
 }
 
 /** Judges a plan by every rule and every term of the cost; costs in points to 0.01. */
-export function judgePlan(problem: PlanProblem, placed: Placed): Judgement {
-  const lessons = fillLessons(problem, placed);
+export function judgePlan(problem: PlanProblem, placed: Placed, wanted: readonly string[] = []): Judgement {
+  const lessons = fillLessons(problem, placed, wanted);
+  const ahead = lessons.flatMap(({ prepare }) => prepare.map(({ id }) => id));
+  const toCome = ahead.filter(id => problem.taught?.prepared?.[id] === undefined);
   const left = problem.items.filter(({ id }) => placed[id] === undefined).map(({ id }) => id);
+  const stuck = findStuck(problem, placed);
   const terms = {
     left: leftCost(problem, placed),
     level: levelCost(problem, lessons),
     lookalikes: lookalikeCost(problem, placed),
     mix: mixCost(problem, placed),
+    order: weightsOf(problem).order * outOfOrder(problem, placed),
+    stuck: weightsOf(problem).stuck * stuckLessons(problem, stuck),
+    ahead: weightsOf(problem).ahead * toCome.length,
     moved: movedCost(problem, placed),
   };
-  const total = terms.left + terms.level + terms.lookalikes + terms.mix + terms.moved;
+  const total = Object.values(terms).reduce((sum, points) => sum + points, 0);
   return {
     lessons,
     cost: { total: toHundredth(total), ...terms, level: toHundredth(terms.level) },
     broken: findBroken(problem, placed, lessons),
     left,
+    ahead,
+    stuck,
     split: problem.items.filter(item => item.split && placed[item.id] !== undefined).map(({ id }) => id),
   };
 }
@@ -84,7 +90,7 @@ export const MEND_WEIGHTS = { left: 10_000, moved: 600 } as const;
 export function planRank(problem: PlanProblem, cost: PlanCost): number {
   if (taughtLessons(problem) === 0) return cost.total;
   return (
-    cost.left * MEND_WEIGHTS.left + cost.moved * MEND_WEIGHTS.moved + cost.level + cost.lookalikes + cost.mix
+    cost.left * MEND_WEIGHTS.left + cost.moved * MEND_WEIGHTS.moved + (cost.total - cost.left - cost.moved)
   );
 }
 
@@ -94,66 +100,6 @@ function toHundredth(points: number): number {
 
 function weightsOf(problem: PlanProblem): typeof COST_WEIGHTS {
   return { ...COST_WEIGHTS, ...problem.weights };
-}
-
-function fillLessons(problem: PlanProblem, placed: Placed): PlannedLesson[] {
-  const paid = new Set(problem.known ?? []);
-  const reviews = reviewsByLesson(problem, placed);
-  const joined = new Map<number, { id: string; minutes: number }[]>();
-  return problem.lessons.map(({ capacity }, index) => {
-    const lesson = index + 1;
-    const known = problem.open ? new Set(problem.known ?? []) : paid;
-    const minutes: Record<string, number> = {};
-    const introduce = inOrder(problem.items.filter(({ id }) => placed[id] === lesson));
-    for (const { id, minutes: rest } of joined.get(lesson) ?? []) minutes[id] = rest;
-    for (const item of introduce) {
-      const [first, rest] = teachingMinutes(item);
-      const fresh = [...new Set(item.elements)].filter(element => !known.has(element));
-      for (const element of fresh) known.add(element);
-      minutes[item.id] =
-        (first?.minutes ?? 0) + fresh.reduce((sum, element) => sum + (problem.elements[element] ?? 0), 0);
-      if (rest)
-        joined.set(lesson + 1, [...(joined.get(lesson + 1) ?? []), { id: item.id, minutes: rest.minutes }]);
-    }
-    const due = reviews.get(lesson) ?? [];
-    return {
-      new: Object.values(minutes).reduce((sum, value) => sum + value, 0),
-      review: due.reduce((sum, review) => sum + review.minutes, 0),
-      capacity,
-      introduce: introduce.map(({ id }) => id),
-      reviews: due,
-      minutes,
-    };
-  });
-}
-
-function reviewsByLesson(
-  problem: PlanProblem,
-  placed: Placed,
-): Map<number, { id: string; minutes: number }[]> {
-  const byLesson = new Map<number, { id: string; minutes: number }[]>();
-  for (const item of problem.items) {
-    const lesson = placed[item.id];
-    if (lesson === undefined) continue;
-    for (const { after, minutes } of reviewMinutes(item, problem.open ?? false)) {
-      if (minutes === 0) continue;
-      byLesson.set(lesson + after, [...(byLesson.get(lesson + after) ?? []), { id: item.id, minutes }]);
-    }
-  }
-  return byLesson;
-}
-
-const KIND_ORDER = ['quality', 'basic', 'turn', 'pattern', 'drill'];
-
-/** Items of one lesson in an order that keeps needs before what needs them, basics early. */
-function inOrder(items: readonly PlanItem[]): PlanItem[] {
-  const waiting = [...items].sort((a, b) => KIND_ORDER.indexOf(a.kind) - KIND_ORDER.indexOf(b.kind));
-  const ordered: PlanItem[] = [];
-  while (waiting.length > 0) {
-    const ready = waiting.findIndex(({ needs }) => !waiting.some(({ id }) => needs.includes(id)));
-    ordered.push(...waiting.splice(Math.max(ready, 0), 1));
-  }
-  return ordered;
 }
 
 function leftCost(problem: PlanProblem, placed: Placed): number {

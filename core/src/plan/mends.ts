@@ -4,9 +4,10 @@ import { compilePlan } from './compile.ts';
 import { allowedLessons } from './domain.ts';
 import { type BrokenRule, judgePlan } from './judge.ts';
 import { layInto } from './moves.ts';
-import type { Placed, PlanProblem } from './problem.ts';
+import type { Placed, Placing, PlanProblem } from './problem.ts';
 import { type MoveEffect, type Moves, moveEffect } from './reasons.ts';
-import { LEFT, SearchState } from './search-state.ts';
+import { SearchState } from './search-state.ts';
+import { LEFT } from './snapshot.ts';
 
 export interface PlanMend {
   readonly kind: 'take-along' | 'move' | 'leave-out';
@@ -20,14 +21,14 @@ const MOST_MENDS = 3;
  * Moves after which a broken rule holds and no other is broken that held, the cheapest first, at most three. Empty
  * when no single move and no taking along mends it. Costs a judgement for each move that is tried.
  */
-export function planMends(problem: PlanProblem, placed: Placed, broken: BrokenRule): readonly PlanMend[] {
-  const before = judgePlan(problem, placed);
+export function planMends(problem: PlanProblem, plan: Placing, broken: BrokenRule): readonly PlanMend[] {
+  const before = judgePlan(problem, plan.placed, plan.ahead);
   const isMended = (effect: MoveEffect) =>
     effect.broken.length === 0 &&
     effect.mended.some(({ rule, at }) => rule === broken.rule && at === broken.at);
-  for (const moves of candidates(problem, placed, broken)) {
+  for (const moves of candidates(problem, plan.placed, broken)) {
     const mends = moves
-      .map(candidate => ({ ...candidate, effect: moveEffect(problem, placed, candidate.moves, before) }))
+      .map(candidate => ({ ...candidate, effect: moveEffect(problem, plan, candidate.moves, before) }))
       .filter(({ effect }) => isMended(effect));
     if (mends.length > 0)
       return mends.sort((a, b) => a.effect.change.total - b.effect.change.total).slice(0, MOST_MENDS);

@@ -2,7 +2,8 @@
 // (needs are pulled earlier, dependents pushed later or dropped), or it gives up.
 import { entryAt } from '../model/entry-at.ts';
 import type { CompiledPlan } from './compile.ts';
-import { LEFT, type SearchState } from './search-state.ts';
+import type { SearchState } from './search-state.ts';
+import { LEFT } from './snapshot.ts';
 
 const MAX_TOUCHED = 24;
 
@@ -48,12 +49,19 @@ export function takeOut(plan: CompiledPlan, state: SearchState, item: number): b
 /** One random move, applied but not committed; false when it came to nothing. */
 export function tryMove(plan: CompiledPlan, state: SearchState, random: () => number): boolean {
   const pick = (count: number) => Math.floor(random() * count);
+  if (plan.aheadable.length > 0 && random() < TEACH_AHEAD) {
+    const element = entryAt(plan.aheadable, pick(plan.aheadable.length));
+    state.putAhead(element, 1 - state.isAhead(element));
+    return true;
+  }
   const item = pick(plan.itemCount);
   const domain = entryAt(plan.domain, item);
   if (domain.length === 0 || plan.isTaught[item]) return false;
   const here = entryAt(state.at, item);
   const lesson = entryAt(domain, pick(domain.length));
   const choice = random();
+  if (plan.hasWays && here !== LEFT && choice < OPEN_A_WAY && state.stuckLessons(item) > 0)
+    return openWay(plan, state, item, random);
   if (here === LEFT) {
     if (choice < 0.5 && !dropSomething(plan, state, random, lesson)) return false;
     return layInto(plan, state, item, lesson);
@@ -65,6 +73,19 @@ export function tryMove(plan: CompiledPlan, state: SearchState, random: () => nu
   const published = entryAt(plan.published, item);
   if (published !== LEFT) return published !== here && layInto(plan, state, item, published);
   return lesson !== here && layInto(plan, state, item, lesson);
+}
+
+const OPEN_A_WAY = 0.3;
+const TEACH_AHEAD = 0.05;
+
+/** Lays what would open a stuck item into its lesson, or the item into the lesson of what opens it. */
+function openWay(plan: CompiledPlan, state: SearchState, item: number, random: () => number): boolean {
+  const ways = [...(plan.out[item] ?? []), ...(plan.in[item] ?? [])];
+  const way = ways[Math.floor(random() * ways.length)];
+  if (way === undefined || plan.isTaught[way]) return false;
+  const [here, there] = [entryAt(state.at, item), entryAt(state.at, way)];
+  if (there !== LEFT && there > here && random() < 0.5) return layInto(plan, state, item, there);
+  return there !== here && layInto(plan, state, way, here);
 }
 
 function swap(plan: CompiledPlan, state: SearchState, item: number, other: number): boolean {

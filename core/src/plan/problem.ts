@@ -16,6 +16,12 @@ export interface PlanItem {
   readonly gate?: boolean;
   /** The lessons of its dance, where a course has several. */
   readonly allowed?: readonly number[];
+  /** How hard it is: an order within its dance. Without it no lesson is too early or too late. */
+  readonly difficulty?: number;
+  /** What may be danced after it on a shorter way home; left out where it is home, or known figures lead there. */
+  readonly out?: readonly string[];
+  /** What leads into it on a shorter way from home. */
+  readonly in?: readonly string[];
 }
 
 /** Which item is introduced in which lesson: lessons count from 1, minutes are tenths. */
@@ -27,13 +33,28 @@ export interface PlanProblem {
   readonly lookalikes: readonly (readonly [string, string])[];
   readonly apart: boolean;
   readonly open?: boolean;
+  /** A review takes half its minutes in a lesson that introduces or reviews what needs it: it is danced there anyway. */
+  readonly along?: boolean;
+  /** An element of three minutes or more may be taught one lesson before its first figure. */
+  readonly ahead?: boolean;
   readonly published?: { readonly [id: string]: number };
-  readonly taught?: { readonly lessons: number; readonly items: { readonly [id: string]: number } };
+  readonly taught?: {
+    readonly lessons: number;
+    readonly items: { readonly [id: string]: number };
+    /** Elements that were taught ahead, with their lesson: they are known. */
+    readonly prepared?: { readonly [id: string]: number };
+  };
   readonly weights?: Partial<CostWeights>;
 }
 
 /** The lesson of each placed item; what is missing is left out. */
 export type Placed = { readonly [id: string]: number };
+
+/** All that a plan decides: where items lie, and which elements are taught ahead of them where they can be. */
+export interface Placing {
+  readonly placed: Placed;
+  readonly ahead: readonly string[];
+}
 
 /** The published weights; a course may change them. */
 export const COST_WEIGHTS: CostWeights = {
@@ -44,6 +65,9 @@ export const COST_WEIGHTS: CostWeights = {
   largest: 3,
   lookalike: 20,
   mix: 5,
+  stuck: 10,
+  order: 2,
+  ahead: 1,
   moved: 15,
 };
 
@@ -63,6 +87,11 @@ export const MIXED_KINDS: readonly PatternKind[] = ['basic', 'pattern', 'turn'];
 /** Lessons up to here may introduce something: all in an open course, else all but the last. */
 export function lastIntroducing(problem: Pick<PlanProblem, 'lessons' | 'open'>): number {
   return problem.open ? problem.lessons.length : problem.lessons.length - 1;
+}
+
+/** Elements that cost nothing: known before, or taught ahead in a lesson that is over. */
+export function knownElements({ known = [], taught }: PlanProblem): ReadonlySet<string> {
+  return new Set([...known, ...Object.keys(taught?.prepared ?? {})]);
 }
 
 /** How many lessons have been taught. */

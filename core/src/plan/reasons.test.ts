@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { tenths } from '../model/units.ts';
-import { anyProblem, item, problem } from '../test/plan-problems.ts';
+import { anyProblem, item, judge, laid, problem } from '../test/plan-problems.ts';
 import { judgePlan } from './judge.ts';
 import { planMends, takeAlong } from './mends.ts';
 import { lastIntroducing, type PlanProblem, taughtLessons } from './problem.ts';
@@ -19,12 +19,13 @@ describe('reasons', () => {
   test('forcing an item one lesson earlier or later breaks just the rules and costs just what was told', () => {
     fc.assert(
       fc.property(anyProblem, fc.integer({ min: 1, max: 1e6 }), (given, seed) => {
-        const placed = planOf(given, seed);
-        const before = judgePlan(given, placed);
+        const plan = planOf(given, seed);
+        const { placed } = plan;
+        const before = judge(given, plan);
         fc.pre(before.broken.length === 0);
         for (const { id } of given.items) {
           const lesson = placed[id];
-          const reasons = itemReasons(given, placed, id);
+          const reasons = itemReasons(given, plan, id);
           const isTaught = given.taught?.items[id] !== undefined;
           if (lesson === undefined || isTaught) expect(reasons).toEqual({});
           else {
@@ -36,7 +37,7 @@ describe('reasons', () => {
             [reasons.later, (lesson ?? 0) + 1],
           ] as const) {
             if (!told) continue;
-            const forced = judgePlan(given, { ...placed, [id]: to });
+            const forced = judge(given, { ...plan, placed: { ...placed, [id]: to } });
             expect(told.broken).toEqual(forced.broken);
             expect(told.change.total).toBeCloseTo(forced.cost.total - before.cost.total, 2);
           }
@@ -57,15 +58,15 @@ describe('reasons', () => {
 
   test('of an item that is left out: the lesson with the least missing, its needs, and the minutes', () => {
     // Lesson 1 has 25 of 26 minutes full; 4 more are 3 too many. In lesson 2 there are 12.5 of review: it fits.
-    expect(whatItTakes(full, { a: 1 }, 'b')).toMatchObject({ lesson: 2, needs: [], over: 0 });
-    expect(whatItTakes(full, { a: 1 }, 'c')).toMatchObject({ needs: ['b'] });
+    expect(whatItTakes(full, laid({ a: 1 }), 'b')).toMatchObject({ lesson: 2, needs: [], over: 0 });
+    expect(whatItTakes(full, laid({ a: 1 }), 'c')).toMatchObject({ needs: ['b'] });
     const narrow = { ...full, lessons: full.lessons.map(() => ({ capacity: tenths(150) })) };
-    expect(whatItTakes(narrow, {}, 'a')).toMatchObject({ over: 100, overIn: 1 });
-    expect(whatItTakes(full, { a: 1 }, 'a')).toBe(undefined);
+    expect(whatItTakes(narrow, laid({}), 'a')).toMatchObject({ over: 100, overIn: 1 });
+    expect(whatItTakes(full, laid({ a: 1 }), 'a')).toBe(undefined);
   });
 
   test('a rule that stays broken is not told again', () => {
-    const effect = moveEffect(full, { a: 1, b: 1, c: 1 }, { c: 2 });
+    const effect = moveEffect(full, laid({ a: 1, b: 1, c: 1 }), { c: 2 });
     expect(effect.broken).toEqual([]);
     expect(movePlaced({ a: 1, b: 1 }, { b: null, c: 2 })).toEqual({ a: 1, c: 2 });
   });
@@ -80,7 +81,7 @@ describe('mends', () => {
   const mended = (placed: Record<string, number>) => {
     const [broken] = judgePlan(given, placed).broken;
     if (!broken) throw new Error('nothing is broken');
-    return planMends(given, placed, broken);
+    return planMends(given, laid(placed), broken);
   };
 
   test('an item before its need: the need is taken along, or the item goes back', () => {
@@ -98,10 +99,10 @@ describe('mends', () => {
   test('whatever is told as a mend mends, and breaks nothing else', () => {
     fc.assert(
       fc.property(anyProblem, fc.nat(11), fc.integer({ min: 1, max: 6 }), (random, index, lesson) => {
-        const placed = { ...planOf(random, index + 1), [`i${index}`]: lesson };
+        const placed = { ...planOf(random, index + 1).placed, [`i${index}`]: lesson };
         const before = judgePlan(random, placed);
         for (const rule of before.broken)
-          for (const { moves } of planMends(random, placed, rule)) {
+          for (const { moves } of planMends(random, laid(placed), rule)) {
             const after = judgePlan(random, movePlaced(placed, moves)).broken;
             const isStill = after.some(other => other.rule === rule.rule && other.at === rule.at);
             expect([isStill, after.length < before.broken.length]).toEqual([false, true]);
@@ -131,17 +132,17 @@ describe('what would make it fit', () => {
   );
 
   test('one more lesson, more minutes, or something away: each a real plan of the changed problem', () => {
-    const placed = planOf(tight, 1);
+    const plan = planOf(tight, 1);
     for (const whatIf of whatIfsOf(tight)) {
-      const answer = askWhatIf(tight, placed, whatIf);
-      const judged = judgePlan(changeProblem(tight, whatIf), answer.placed);
+      const answer = askWhatIf(tight, plan, whatIf);
+      const judged = judge(changeProblem(tight, whatIf), answer);
       expect([judged.broken, judged.cost]).toEqual([[], answer.cost]);
     }
   });
 
   test('when everything hangs on one item, nothing is left without it, and that costs only the empty lessons', () => {
     const chain = problem([item('a'), item('b', { needs: ['a'] })]);
-    const answer = askWhatIf(chain, { a: 1, b: 2 }, { kind: 'without', id: 'a' });
+    const answer = askWhatIf(chain, laid({ a: 1, b: 2 }), { kind: 'without', id: 'a' });
     expect([answer.placed, answer.left, answer.cost.left]).toEqual([{}, [], 0]);
   });
 
@@ -156,9 +157,13 @@ describe('what would make it fit', () => {
     );
     const unpin = whatIfsOf(pinned).find(({ kind }) => kind === 'unpin');
     expect(unpin).toEqual({ kind: 'unpin', id: 'a' });
-    expect(askWhatIf(pinned, { a: 1 }, { kind: 'lesson' }).left).toEqual(['b']);
+    expect(askWhatIf(pinned, laid({ a: 1 }), { kind: 'lesson' }).left).toEqual(['b']);
     if (unpin)
-      expect(askWhatIf(pinned, { a: 1 }, unpin)).toMatchObject({ left: [], broken: 0, placed: { b: 1 } });
+      expect(askWhatIf(pinned, laid({ a: 1 }), unpin)).toMatchObject({
+        left: [],
+        broken: 0,
+        placed: { b: 1 },
+      });
     expect(whatIfsOf(tight).some(({ kind }) => kind === 'unpin')).toBe(false);
   });
 
@@ -179,7 +184,7 @@ describe('what would make it fit', () => {
 
   test('where everything fits no minutes are asked for', () => {
     const roomy = { ...tight, lessons: tight.lessons.map(() => ({ capacity: tenths(900) })) };
-    expect(leastMinutes(roomy, {})?.answer.whatIf).toEqual({ kind: 'minutes', minutes: 0 });
+    expect(leastMinutes(roomy, laid({}))?.answer.whatIf).toEqual({ kind: 'minutes', minutes: 0 });
   });
 
   test('the least minutes are enough, and one minute less was not found to be', () => {
@@ -187,6 +192,6 @@ describe('what would make it fit', () => {
     if (least?.answer.whatIf.kind !== 'minutes') throw new Error('no answer');
     const { minutes } = least.answer.whatIf;
     expect(least.answer.left).toEqual([]);
-    expect(askWhatIf(tight, {}, { kind: 'minutes', minutes: minutes - 1 }).left).not.toEqual([]);
+    expect(askWhatIf(tight, laid({}), { kind: 'minutes', minutes: minutes - 1 }).left).not.toEqual([]);
   });
 });

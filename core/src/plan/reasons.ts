@@ -2,7 +2,7 @@
 // it is, and tell what breaks or what it costs.
 import { allowedLessons } from './domain.ts';
 import { type BrokenRule, type Judgement, judgePlan, type PlanCost } from './judge.ts';
-import { lastIntroducing, type Placed, type PlanProblem, taughtLessons } from './problem.ts';
+import { lastIntroducing, type Placed, type Placing, type PlanProblem, taughtLessons } from './problem.ts';
 
 /** The lesson an item goes to, or null to leave it out. */
 export type Moves = { readonly [id: string]: number | null };
@@ -30,14 +30,19 @@ export function movePlaced(placed: Placed, moves: Moves): Placed {
   return Object.fromEntries(entries.flatMap(([id, lesson]) => (lesson === null ? [] : [[id, lesson]])));
 }
 
-/** What some moves break, mend and cost. */
+/** What some moves break, mend and cost; what is taught ahead for a figure goes along. */
 export function moveEffect(
   problem: PlanProblem,
-  placed: Placed,
+  { placed, ahead }: Placing,
   moves: Moves,
-  before: Judgement = judgePlan(problem, placed),
+  before: Judgement = judgePlan(problem, placed, ahead),
 ): MoveEffect {
-  const after = judgePlan(problem, movePlaced(placed, moves));
+  return changeEffect(problem, before, { placed: movePlaced(placed, moves), ahead });
+}
+
+/** What another plan breaks, mends and costs beside the one that was judged. */
+export function changeEffect(problem: PlanProblem, before: Judgement, to: Placing): MoveEffect {
+  const after = judgePlan(problem, to.placed, to.ahead);
   return {
     broken: without(after.broken, before.broken),
     mended: without(before.broken, after.broken),
@@ -49,14 +54,14 @@ export function moveEffect(
 /** Why a placed item lies in its lesson and not one earlier or later; empty for one that is left out or was taught. */
 export function itemReasons(
   problem: PlanProblem,
-  placed: Placed,
+  plan: Placing,
   id: string,
-  before: Judgement = judgePlan(problem, placed),
+  before: Judgement = judgePlan(problem, plan.placed, plan.ahead),
 ): ItemReasons {
-  const lesson = placed[id];
+  const lesson = plan.placed[id];
   if (lesson === undefined || problem.taught?.items[id] !== undefined) return {};
   const first = taughtLessons(problem) + 1;
-  const effect = (to: number) => moveEffect(problem, placed, { [id]: to }, before);
+  const effect = (to: number) => moveEffect(problem, plan, { [id]: to }, before);
   return {
     ...(lesson > first && { earlier: effect(lesson - 1) }),
     ...(lesson + 1 >= first && lesson < lastIntroducing(problem) && { later: effect(lesson + 1) }),
@@ -75,12 +80,13 @@ export interface WhatItTakes {
 }
 
 /** What would bring an item back that is left out; undefined when no lesson may have it. */
-export function whatItTakes(problem: PlanProblem, placed: Placed, id: string): WhatItTakes | undefined {
+export function whatItTakes(problem: PlanProblem, plan: Placing, id: string): WhatItTakes | undefined {
+  const { placed } = plan;
   const item = problem.items.find(entry => entry.id === id);
   if (!item || placed[id] !== undefined) return undefined;
-  const before = judgePlan(problem, placed);
+  const before = judgePlan(problem, placed, plan.ahead);
   const options = allowedLessons(problem, item).map((lesson): WhatItTakes => {
-    const effect = moveEffect(problem, placed, { [id]: lesson }, before);
+    const effect = moveEffect(problem, plan, { [id]: lesson }, before);
     const overs = effect.after.lessons.map(({ capacity, new: fresh, review }) => fresh + review - capacity);
     const over = Math.max(0, ...overs);
     const needs = item.needs.filter(need => {
@@ -105,6 +111,9 @@ export function costChange(before: PlanCost, after: PlanCost): PlanCost {
     level: less('level'),
     lookalikes: less('lookalikes'),
     mix: less('mix'),
+    order: less('order'),
+    stuck: less('stuck'),
+    ahead: less('ahead'),
     moved: less('moved'),
   };
 }

@@ -2,12 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { createRandom } from '../model/random.ts';
 import { tenths } from '../model/units.ts';
-import { anyProblem } from '../test/plan-problems.ts';
+import { anyProblem, judge } from '../test/plan-problems.ts';
 import { compilePlan } from './compile.ts';
-import { judgePlan, planRank } from './judge.ts';
+import { planRank } from './judge.ts';
 import { layInto, takeOut, tryMove } from './moves.ts';
 import type { PlanItem, PlanProblem } from './problem.ts';
-import { LEFT, SearchState } from './search-state.ts';
+import { SearchState } from './search-state.ts';
+import { LEFT } from './snapshot.ts';
 
 /** Puts what was taught where it was taught, as the search does before it begins. */
 function start(problem: PlanProblem) {
@@ -33,7 +34,7 @@ describe('the search keeps count as the judge does', () => {
           if (tryMove(plan, state, random) && random() < 0.8) state.commit();
           else state.rollback();
           const { rank, excess } = state.energy();
-          const judged = judgePlan(problem, state.placed());
+          const judged = judge(problem, state.placing());
           expect(rank).toBeCloseTo(planRank(problem, judged.cost), 1);
           expect(excess > 0).toBe(judged.broken.some(({ rule }) => excessRules.has(rule)));
         }
@@ -51,7 +52,7 @@ describe('the search keeps count as the judge does', () => {
           if (tryMove(plan, state, random)) state.commit();
           else state.rollback();
         }
-        const broken = judgePlan(problem, state.placed()).broken.filter(({ rule }) => !excessRules.has(rule));
+        const broken = judge(problem, state.placing()).broken.filter(({ rule }) => !excessRules.has(rule));
         expect(broken).toEqual([]);
       }),
       { seed: 52, numRuns: 80 },
@@ -98,27 +99,27 @@ describe('a move takes along what it would break', () => {
   test('what it needs is pulled earlier', () => {
     const { plan, state } = start(chain());
     expect(layInto(plan, state, 2, 1)).toBe(true);
-    expect(state.placed()).toEqual({ a: 2, b: 2, c: 2 });
+    expect(state.placing().placed).toEqual({ a: 2, b: 2, c: 2 });
   });
 
   test('what needs it is pushed later', () => {
     const { plan, state } = start(chain());
     layInto(plan, state, 2, 1);
     expect(layInto(plan, state, 0, 3)).toBe(true);
-    expect(state.placed()).toEqual({ a: 4, b: 4, c: 4 });
+    expect(state.placing().placed).toEqual({ a: 4, b: 4, c: 4 });
   });
 
   test('after a split item, one lesson later', () => {
     const { plan, state } = start(chain({ split: true }));
     expect(layInto(plan, state, 2, 2)).toBe(true);
-    expect(state.placed()).toEqual({ a: 2, b: 3, c: 3 });
+    expect(state.placing().placed).toEqual({ a: 2, b: 3, c: 3 });
   });
 
   test('leaving one out leaves out all that needs it', () => {
     const { plan, state } = start(chain());
     layInto(plan, state, 2, 1);
     expect(takeOut(plan, state, 0)).toBe(true);
-    expect(state.placed()).toEqual({});
+    expect(state.placing().placed).toEqual({});
   });
 
   test('it gives up where a window forbids the way', () => {

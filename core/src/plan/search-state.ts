@@ -3,11 +3,11 @@
 
 import { entryAt } from '../model/entry-at.ts';
 import type { CompiledPlan } from './compile.ts';
+import { ElementMinutes } from './element-minutes.ts';
 import { MEND_WEIGHTS } from './judge.ts';
 import { doBlur } from './look-alikes.ts';
-import { LEVEL_SLACK_MINUTES, type Placed } from './problem.ts';
-
-export const LEFT = -1;
+import { LEVEL_SLACK_MINUTES, type Placing } from './problem.ts';
+import { LEFT, placingOf, type Snapshot } from './snapshot.ts';
 
 export interface Energy {
   /** Points of the published cost; in a mend as a mend counts them (`planRank`). */
@@ -21,13 +21,15 @@ export class SearchState {
   private readonly plan: CompiledPlan;
   private readonly newMinutes: Float64Array;
   private readonly reviewMinutes: Float64Array;
-  private readonly uses: Int32Array;
-  /** The lesson that pays for each element. */
-  private readonly paidIn: Int32Array;
+  private readonly elements: ElementMinutes;
   private readonly kinds: Int32Array;
+  /** How many items dance item i within them in lesson t, at i × lessons + t. */
+  private readonly within: Int32Array;
   private left: number;
   private lookalikes = 0;
   private moved = 0;
+  private stuck = 0;
+  private order = 0;
   private readonly undoItems: number[] = [];
   private readonly undoLessons: number[] = [];
 
@@ -36,9 +38,9 @@ export class SearchState {
     this.at = new Int32Array(plan.itemCount).fill(LEFT);
     this.newMinutes = new Float64Array(plan.lessonCount + 6);
     this.reviewMinutes = new Float64Array(plan.lessonCount + 6);
-    this.uses = new Int32Array(plan.elementCount * plan.lessonCount);
-    this.paidIn = new Int32Array(plan.elementCount).fill(LEFT);
+    this.elements = new ElementMinutes(plan, this.newMinutes);
     this.kinds = new Int32Array(plan.lessonCount * 5);
+    this.within = new Int32Array(plan.hasAlong ? plan.itemCount * plan.lessonCount : 0);
     this.left = plan.leftCost.reduce((sum, cost) => sum + cost, 0);
     for (let item = 0; item < plan.itemCount; item += 1) this.moved += this.movedCost(item);
   }
@@ -50,6 +52,17 @@ export class SearchState {
     this.set(item, lesson);
   }
 
+  /** Teaches an element ahead, or with its figure, and remembers it for `rollback`. */
+  putAhead(element: number, isAhead: number): void {
+    this.undoItems.push(~element);
+    this.undoLessons.push(this.elements.isAhead(element));
+    this.elements.setAhead(element, isAhead);
+  }
+
+  isAhead(element: number): number {
+    return this.elements.isAhead(element);
+  }
+
   /** Makes everything put since the last commit stand. */
   commit(): void {
     this.undoItems.length = 0;
@@ -57,8 +70,12 @@ export class SearchState {
   }
 
   rollback(): void {
-    while (this.undoItems.length > 0)
-      this.set(this.undoItems.pop() as number, this.undoLessons.pop() as number);
+    while (this.undoItems.length > 0) {
+      const item = this.undoItems.pop() as number;
+      const before = this.undoLessons.pop() as number;
+      if (item < 0) this.elements.setAhead(~item, before);
+      else this.set(item, before);
+    }
   }
 
   touched(): number {
@@ -94,7 +111,10 @@ export class SearchState {
       weights.level * overSum +
       weights.largest * overMax +
       weights.mix * short +
-      weights.lookalike * this.lookalikes;
+      weights.lookalike * this.lookalikes +
+      weights.stuck * this.stuck +
+      weights.order * this.order +
+      weights.ahead * this.elements.aheadCount;
     const rank =
       taught === 0
         ? this.left + rest + this.moved
@@ -102,11 +122,12 @@ export class SearchState {
     return { rank, excess };
   }
 
-  placed(): Placed {
-    const entries = this.plan.problem.items.flatMap(({ id }, item) =>
-      this.at[item] === LEFT ? [] : [[id, entryAt(this.at, item) + 1] as const],
-    );
-    return Object.fromEntries(entries);
+  placing(): Placing {
+    return placingOf(this.plan, this.snapshot());
+  }
+
+  snapshot(): Snapshot {
+    return { at: [...this.at], ahead: this.elements.wanted() };
   }
 
   private set(item: number, lesson: number): void {
@@ -115,13 +136,58 @@ export class SearchState {
     if (before === lesson) return;
     this.lookalikes -= this.badPairs(item);
     this.moved -= this.movedCost(item);
+    if (plan.hasWays) this.stuck -= this.stuckAround(item);
+    if (plan.hasOrder) this.order -= this.outOfOrder(item);
     if (before === LEFT) this.left -= entryAt(plan.leftCost, item);
     else this.fill(item, before, -1);
     this.at[item] = lesson;
     if (lesson === LEFT) this.left += entryAt(plan.leftCost, item);
     else this.fill(item, lesson, 1);
+    if (plan.hasAlong) {
+      this.takeAlong(item, before, -1);
+      this.takeAlong(item, lesson, 1);
+    }
     this.lookalikes += this.badPairs(item);
     this.moved += this.movedCost(item);
+    if (plan.hasWays) this.stuck += this.stuckAround(item);
+    if (plan.hasOrder) this.order += this.outOfOrder(item);
+  }
+
+  private outOfOrder(item: number): number {
+    const lesson = entryAt(this.at, item);
+    return lesson === LEFT ? 0 : entryAt(this.plan.order, item * this.plan.lessonCount + lesson);
+  }
+
+  /** In how many lessons an item is stuck, and those that it opens a way for. */
+  private stuckAround(item: number): number {
+    let lessons = this.stuckLessons(item);
+    for (const other of entryAt(this.plan.opens, item)) lessons += this.stuckLessons(other);
+    return lessons;
+  }
+
+  /** In how many lessons still to come an item is stuck. */
+  stuckLessons(item: number): number {
+    const { plan, at } = this;
+    const lesson = entryAt(at, item);
+    if (lesson === LEFT) return 0;
+    const from = Math.max(lesson + entryAt(plan.delay, item), plan.taught);
+    const until = Math.max(this.opened(plan.out[item]), this.opened(plan.in[item]));
+    return Math.max(0, until - from);
+  }
+
+  /** The first lesson that has one of these ways; one after the last where none has. */
+  private opened(ways: Int32Array | undefined): number {
+    if (!ways) return 0;
+    const { plan, at } = this;
+    let first = plan.lessonCount;
+    for (let index = 0; index < ways.length; index += 1) {
+      const way = entryAt(ways, index);
+      const lesson = entryAt(at, way);
+      if (lesson === LEFT) continue;
+      const joined = lesson + entryAt(plan.delay, way);
+      if (joined < first) first = joined;
+    }
+    return first;
   }
 
   private fill(item: number, lesson: number, sign: 1 | -1): void {
@@ -131,37 +197,54 @@ export class SearchState {
     for (let index = entryAt(loads.from, item); index < end; index += 1) {
       const target = loads.isReview[index] ? reviewMinutes : newMinutes;
       const at = lesson + entryAt(loads.after, index);
-      if (at < lessonCount) target[at] = entryAt(target, at) + sign * entryAt(loads.minutes, index);
+      if (at >= lessonCount) continue;
+      const isWithin = plan.hasAlong && entryAt(this.within, item * lessonCount + at) > 0;
+      const minutes = entryAt(loads.minutes, index) - (isWithin ? entryAt(loads.saved, index) : 0);
+      target[at] = entryAt(target, at) + sign * minutes;
     }
     const kind = lesson * 5 + entryAt(plan.kind, item);
     this.kinds[kind] = entryAt(this.kinds, kind) + sign;
     const elements = entryAt(plan.elements, item);
-    for (let index = 0; index < elements.length; index += 1) this.use(entryAt(elements, index), lesson, sign);
+    for (let index = 0; index < elements.length; index += 1)
+      this.elements.use(entryAt(elements, index), lesson, sign);
   }
 
-  /** An element is paid for in the lesson of its first use; in an open course in each by itself. */
-  private use(element: number, lesson: number, sign: 1 | -1): void {
-    const { plan, newMinutes, uses, paidIn } = this;
-    const row = element * plan.lessonCount;
-    const minutes = entryAt(plan.elementMinutes, element);
-    const count = entryAt(uses, row + lesson) + sign;
-    uses[row + lesson] = count;
-    if (plan.open) {
-      if (count === (sign === 1 ? 1 : 0)) newMinutes[lesson] = entryAt(newMinutes, lesson) + sign * minutes;
-      return;
+  /** What an item needs is danced within it in its own lesson and where it is reviewed. */
+  private takeAlong(item: number, lesson: number, sign: 1 | -1): void {
+    if (lesson === LEFT) return;
+    const { plan } = this;
+    const needs = entryAt(plan.takesAlong, item);
+    if (needs.length === 0) return;
+    this.danceWithin(needs, lesson, sign);
+    const { loads } = plan;
+    const end = entryAt(loads.from, item + 1);
+    for (let index = entryAt(loads.from, item); index < end; index += 1)
+      if (loads.isReview[index]) this.danceWithin(needs, lesson + entryAt(loads.after, index), sign);
+  }
+
+  private danceWithin(needs: Int32Array, lesson: number, sign: 1 | -1): void {
+    const { plan, within, reviewMinutes } = this;
+    if (lesson >= plan.lessonCount) return;
+    for (let index = 0; index < needs.length; index += 1) {
+      const need = entryAt(needs, index);
+      const at = need * plan.lessonCount + lesson;
+      const before = entryAt(within, at);
+      within[at] = before + sign;
+      if (before + sign === (sign === 1 ? 1 : 0))
+        reviewMinutes[lesson] = entryAt(reviewMinutes, lesson) - sign * this.savedIn(need, lesson);
     }
-    const before = entryAt(paidIn, element);
-    let after = before;
-    if (sign === 1 && (before === LEFT || lesson < before)) after = lesson;
-    else if (sign === -1 && lesson === before && count === 0) {
-      after = lesson + 1;
-      while (after < plan.lessonCount && uses[row + after] === 0) after += 1;
-      if (after === plan.lessonCount) after = LEFT;
-    }
-    if (after === before) return;
-    paidIn[element] = after;
-    if (before !== LEFT) newMinutes[before] = entryAt(newMinutes, before) - minutes;
-    if (after !== LEFT) newMinutes[after] = entryAt(newMinutes, after) + minutes;
+  }
+
+  /** What the review of an item in a lesson saves, where it has one there. */
+  private savedIn(item: number, lesson: number): number {
+    const there = entryAt(this.at, item);
+    if (there === LEFT) return 0;
+    const { loads } = this.plan;
+    const end = entryAt(loads.from, item + 1);
+    for (let index = entryAt(loads.from, item); index < end; index += 1)
+      if (loads.isReview[index] && there + entryAt(loads.after, index) === lesson)
+        return entryAt(loads.saved, index);
+    return 0;
   }
 
   private badPairs(item: number): number {

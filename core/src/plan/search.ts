@@ -5,8 +5,9 @@ import { entryAt } from '../model/entry-at.ts';
 import { createRandom } from '../model/random.ts';
 import { type CompiledPlan, compilePlan } from './compile.ts';
 import { layInto, takeOut, tryMove } from './moves.ts';
-import type { Placed, PlanProblem } from './problem.ts';
-import { type Energy, LEFT, SearchState } from './search-state.ts';
+import type { Placing, PlanProblem } from './problem.ts';
+import { type Energy, SearchState } from './search-state.ts';
+import { LEFT, placingOf, type Snapshot } from './snapshot.ts';
 
 export interface SearchProgress {
   readonly iterations: number;
@@ -17,9 +18,9 @@ export interface SearchProgress {
 export interface PlanSearch {
   /** Goes on for so many iterations. */
   run(iterations: number): SearchProgress;
-  best(): Placed;
+  best(): Placing;
   /** Goes on from this plan when it is legal and better than the best. */
-  adopt(placed: Placed): void;
+  adopt(plan: Placing): void;
 }
 
 /**
@@ -31,7 +32,7 @@ const LATER_ROUND = 180_000;
 const OSCILLATE_EVERY = 100;
 
 /** A search that can be stopped after any run; `start` is a plan to begin with. */
-export function createPlanSearch(problem: PlanProblem, seed: number, start?: Placed): PlanSearch {
+export function createPlanSearch(problem: PlanProblem, seed: number, start?: Placing): PlanSearch {
   const plan = compilePlan(problem);
   const random = createRandom(seed);
   const state = new SearchState(plan);
@@ -44,19 +45,20 @@ export function createPlanSearch(problem: PlanProblem, seed: number, start?: Pla
   let roundEnd: number = ROUNDS[0];
   let penalty = 10;
 
-  function adopt(placed: Placed): void {
-    restore(
-      plan,
-      state,
-      problem.items.map(({ id }) => (placed[id] ?? 0) - 1),
-    );
+  function adopt({ placed, ahead }: Placing): void {
+    const wanted = new Set(ahead);
+    restore(plan, state, {
+      // What was taught is where it was taught, wherever a plan has it.
+      at: problem.items.map(({ id }) => (problem.taught?.items[id] ?? placed[id] ?? 0) - 1),
+      ahead: plan.elementIds.map(id => Number(wanted.has(id))),
+    });
     const energy = state.energy();
     if (energy.excess === 0 && energy.rank < bestRank && needsHold(plan, state)) keep(energy);
     else restore(plan, state, best);
   }
 
   function keep(energy: Energy): void {
-    best = [...state.at];
+    best = state.snapshot();
     bestRank = energy.rank;
   }
 
@@ -96,7 +98,7 @@ export function createPlanSearch(problem: PlanProblem, seed: number, start?: Pla
     return { iterations: iteration, improved: bestRank < before };
   }
 
-  return { run, adopt, best: () => placedOf(plan, best) };
+  return { run, adopt, best: () => placingOf(plan, best) };
 }
 
 /** Heat at the start of each round; a mend counts in far greater points, and begins hotter. */
@@ -115,7 +117,7 @@ function temperatureAt(progress: number, round: number, isMend: boolean): number
 }
 
 /** Puts items one after another into the lesson with the most room, musts first, needs with them. */
-function listSchedule(plan: CompiledPlan, state: SearchState): number[] {
+function listSchedule(plan: CompiledPlan, state: SearchState): Snapshot {
   const { problem } = plan;
   for (const [item, { id }] of problem.items.entries()) {
     const lesson = problem.taught?.items[id];
@@ -131,7 +133,7 @@ function listSchedule(plan: CompiledPlan, state: SearchState): number[] {
         (plan.leftCost[b] ?? 0) - (plan.leftCost[a] ?? 0),
     );
   for (const item of pinnedFirst) if (state.at[item] === LEFT) insertBest(plan, state, item);
-  return [...state.at];
+  return state.snapshot();
 }
 
 function insertBest(plan: CompiledPlan, state: SearchState, item: number): void {
@@ -168,8 +170,9 @@ function ruin(plan: CompiledPlan, state: SearchState, random: () => number): voi
   for (const item of left) if (state.at[item] === LEFT) insertBest(plan, state, item);
 }
 
-function restore(plan: CompiledPlan, state: SearchState, at: readonly number[]): void {
+function restore(plan: CompiledPlan, state: SearchState, { at, ahead }: Snapshot): void {
   for (let item = 0; item < plan.itemCount; item += 1) state.put(item, entryAt(at, item));
+  for (const element of plan.aheadable) state.putAhead(element, entryAt(ahead, element));
   state.commit();
 }
 
@@ -184,10 +187,4 @@ function needsHold(plan: CompiledPlan, state: SearchState): boolean {
       return plan.open ? there === lesson : there + entryAt(plan.delay, need) <= lesson;
     });
   });
-}
-
-function placedOf(plan: CompiledPlan, at: readonly number[]): Placed {
-  return Object.fromEntries(
-    plan.problem.items.flatMap(({ id }, item) => (at[item] === LEFT ? [] : [[id, entryAt(at, item) + 1]])),
-  );
 }

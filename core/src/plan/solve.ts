@@ -5,14 +5,13 @@ import { describePlan, type PlanAnswer } from './answer.ts';
 import type { MipSolver } from './exact/mip.ts';
 import { createNeighbourhoods } from './exact/neighbourhoods.ts';
 import { buildPlanModel, type PlanModelQuestion } from './exact/plan-model.ts';
-import { judgePlan, planRank } from './judge.ts';
+import { judgePlan, type PlanCost, planRank } from './judge.ts';
 import { Meter, type SolveBudget } from './meter.ts';
-import { COST_WEIGHTS, type Placed, type PlanProblem, taughtLessons } from './problem.ts';
+import { COST_WEIGHTS, type Placing, type PlanProblem, taughtLessons } from './problem.ts';
 import { createPlanSearch, type PlanSearch } from './search.ts';
 
 /** The best plan so far and what is known of better ones. */
-export interface FoundPlan {
-  readonly placed: Placed;
+export interface FoundPlan extends Placing {
   readonly cost: number;
   /** No plan costs less than this. */
   readonly bound: number;
@@ -23,7 +22,7 @@ export interface SolveOptions {
   readonly seed: number;
   readonly budget: SolveBudget;
   /** A plan to begin with; taken when it is legal and better than a fresh one. */
-  readonly start?: Placed;
+  readonly start?: Placing;
   /** Without it the plan is annealed only, and a cost of 0 is the only proof. */
   readonly solver?: MipSolver;
   /** Called for the first plan, each better one and each better bound. */
@@ -57,7 +56,7 @@ class PlanSolving {
   private readonly meter: Meter;
   private search: PlanSearch;
   private fresh = 0;
-  private placed: Placed;
+  private placing: Placing;
   private cost: number;
   private rank: number;
   private bound = 0;
@@ -70,8 +69,8 @@ class PlanSolving {
     this.options = options;
     this.meter = new Meter(options.budget);
     this.search = createPlanSearch(problem, options.seed, options.start);
-    this.placed = this.search.best();
-    const { cost } = judgePlan(problem, this.placed);
+    this.placing = this.search.best();
+    const cost = this.costNow();
     this.cost = cost.total;
     this.rank = planRank(problem, cost);
     this.proveFree();
@@ -83,7 +82,7 @@ class PlanSolving {
     this.anneal(solver ? this.annealBudget() : this.meter.total, solver ? STALE_ITERATIONS : undefined);
     if (solver && this.mayGoOn()) this.goOnExactly(solver);
     const ended = this.isProven ? 'proven' : (this.meter.ended() ?? 'work');
-    return describePlan(this.problem, this.placed, { ended, bound: this.bound, proven: this.isProven });
+    return describePlan(this.problem, this.placing, { ended, bound: this.bound, proven: this.isProven });
   }
 
   private annealBudget(): number {
@@ -120,18 +119,22 @@ class PlanSolving {
     this.proveWhole(solver, this.meter.left(), false);
   }
 
+  private costNow(): PlanCost {
+    return judgePlan(this.problem, this.placing.placed, this.placing.ahead).cost;
+  }
+
   private leftPoints(): number {
-    return judgePlan(this.problem, this.placed).cost.left;
+    return this.costNow().left;
   }
 
   /** True when something is left out. */
   private isFull(): boolean {
-    return this.problem.items.some(({ id }) => this.placed[id] === undefined);
+    return this.problem.items.some(({ id }) => this.placing.placed[id] === undefined);
   }
 
   private proveWhole(solver: MipSolver, budget: number, withStart = true): void {
     if (!this.mayGoOn()) return;
-    const question = { from: this.placed, aim: 'cost', atLeast: this.leastLeft } as const;
+    const question = { from: this.placing, aim: 'cost', atLeast: this.leastLeft } as const;
     const result = this.ask(solver, question, budget, withStart);
     if (result) this.raiseBound(result.bound);
   }
@@ -139,11 +142,11 @@ class PlanSolving {
   /** The least that must stay out: a bound that the whole model would find late. */
   private proveWhatIsLeft(solver: MipSolver, share: number): void {
     if (!this.mayGoOn()) return;
-    const result = this.ask(solver, { from: this.placed, aim: 'left' }, share * this.meter.total);
+    const result = this.ask(solver, { from: this.placing, aim: 'left' }, share * this.meter.total);
     if (!result) return;
     this.leastLeft = Math.max(0, Math.ceil(result.bound - ENOUGH));
     this.raiseBound(this.leastLeft);
-    const question = { from: this.placed, aim: 'cost', atLeast: this.leastLeft } as const;
+    const question = { from: this.placing, aim: 'cost', atLeast: this.leastLeft } as const;
     const relaxed = solver(buildPlanModel(this.problem, question).mip, {
       relaxed: true,
       ...this.meter.limits(STEP_SECONDS, 1),
@@ -157,10 +160,10 @@ class PlanSolving {
     const neighbourhoods = createNeighbourhoods(problem, createRandom(this.options.seed), patience);
     while (this.mayGoOn() && meter.left() > keepFor) {
       const before = this.rank;
-      const step = neighbourhoods.next(this.placed);
+      const step = neighbourhoods.next(this.placing.placed);
       const result = this.ask(
         solver,
-        { from: this.placed, ...step },
+        { from: this.placing, ...step },
         meter.isTimed ? STEP_SECONDS : STEP_NODES,
       );
       const isProven = result?.ended === 'optimal';
@@ -183,9 +186,13 @@ class PlanSolving {
     let isWhole = true;
     for (const aim of ['left', 'moved', 'cost'] as const) {
       if (!this.mayGoOn()) return;
-      const result = this.ask(solver, { from: this.placed, aim, atMost: { ...kept } }, this.meter.left() / 2);
+      const result = this.ask(
+        solver,
+        { from: this.placing, aim, atMost: { ...kept } },
+        this.meter.left() / 2,
+      );
       isWhole &&= result?.ended === 'optimal';
-      const { cost } = judgePlan(this.problem, this.placed);
+      const cost = this.costNow();
       if (aim === 'left') kept.left = cost.left;
       if (aim === 'moved') kept.moved = points === 0 ? 0 : cost.moved / points;
     }
@@ -217,21 +224,21 @@ class PlanSolving {
   }
 
   /** A plan with less left out may cost more at first: it is annealed without leaving anything else out. */
-  private polish(placed: Placed): void {
+  private polish(found: Placing): void {
     const { problem } = this;
-    if (judgePlan(problem, placed).cost.left >= this.leftPoints()) return;
+    if (judgePlan(problem, found.placed).cost.left >= this.leftPoints()) return;
     const weights = { ...COST_WEIGHTS, ...problem.weights };
     const dear = { must: weights.must * 100, should: weights.should * 100, could: weights.could * 100 };
     const search = createPlanSearch(
       { ...problem, weights: { ...weights, ...dear } },
       this.options.seed,
-      placed,
+      found,
     );
     for (let done = 0; done < POLISH_ITERATIONS && this.mayGoOn(); done += RUN) {
       search.run(RUN);
       this.meter.charge(RUN);
     }
-    if (this.consider(search.best())) this.search.adopt(this.placed);
+    if (this.consider(search.best())) this.search.adopt(this.placing);
   }
 
   private mayGoOn(): boolean {
@@ -239,11 +246,11 @@ class PlanSolving {
   }
 
   /** Takes a plan when it is legal and better. */
-  private consider(placed: Placed): boolean {
-    const { cost, broken } = judgePlan(this.problem, placed);
+  private consider(found: Placing): boolean {
+    const { cost, broken } = judgePlan(this.problem, found.placed, found.ahead);
     const rank = planRank(this.problem, cost);
     if (broken.length > 0 || rank >= this.rank - 1e-6) return false;
-    [this.placed, this.cost, this.rank] = [placed, cost.total, rank];
+    [this.placing, this.cost, this.rank] = [found, cost.total, rank];
     this.proveFree();
     this.tell();
     return true;
@@ -263,8 +270,8 @@ class PlanSolving {
   }
 
   private tell(): void {
-    const { placed, cost, bound, isProven: proven } = this;
-    this.options.onBetter?.({ placed, cost, bound: proven ? cost : bound, proven });
+    const { placing, cost, bound, isProven: proven } = this;
+    this.options.onBetter?.({ ...placing, cost, bound: proven ? cost : bound, proven });
   }
 }
 

@@ -5,7 +5,7 @@ import { type Tenths, tenths } from '../model/units.ts';
 import { buildPlanProblem, type PlanHistory, secondLook } from './build-problem.ts';
 import { allowedLessons } from './domain.ts';
 import { judgePlan } from './judge.ts';
-import { type Placed, type PlanProblem, taughtLessons } from './problem.ts';
+import { type Placed, type Placing, type PlanProblem, taughtLessons } from './problem.ts';
 import { moveEffect } from './reasons.ts';
 
 export interface SpareUse {
@@ -37,38 +37,38 @@ const LEAST_FREE = 20;
 export function roomToSpare(
   library: Library,
   course: Course,
-  placed: Placed,
+  plan: Placing,
   history: PlanHistory = {},
   shaky: readonly string[] = [],
 ): RoomToSpare {
   const built = buildPlanProblem(library, course, history);
   if (!built.ok) return { free: [], uses: [] };
   const problem = built.value;
-  const free = freeMinutes(problem, placed);
+  const free = freeMinutes(problem, plan);
   if (!free.some(minutes => minutes >= LEAST_FREE)) return { free, uses: [] };
-  const left = problem.items.filter(({ id }) => placed[id] === undefined);
-  const uses = left.flatMap(({ id }) => bestUse('left-out', problem, placed, id));
+  const left = problem.items.filter(({ id }) => plan.placed[id] === undefined);
+  const uses = left.flatMap(({ id }) => bestUse('left-out', problem, plan, id));
   const more = moreFigures(library, course).flatMap(({ kind, id }) => {
     const item = { pattern: id, value: 'could' } as const;
     const wider = buildPlanProblem(library, { ...course, items: [...course.items, item] }, history);
-    return wider.ok ? bestUse(kind, wider.value, placed, id) : [];
+    return wider.ok ? bestUse(kind, wider.value, plan, id) : [];
   });
-  return { free, uses: [...uses, ...more, ...secondLooks(library, course, placed, free, shaky)] };
+  return { free, uses: [...uses, ...more, ...secondLooks(library, course, plan.placed, free, shaky)] };
 }
 
-function freeMinutes(problem: PlanProblem, placed: Placed): readonly Tenths[] {
+function freeMinutes(problem: PlanProblem, { placed, ahead }: Placing): readonly Tenths[] {
   const over = taughtLessons(problem);
-  return judgePlan(problem, placed).lessons.map((lesson, index) =>
+  return judgePlan(problem, placed, ahead).lessons.map((lesson, index) =>
     tenths(index < over ? 0 : Math.max(0, lesson.capacity - lesson.new - lesson.review)),
   );
 }
 
-function bestUse(kind: SpareUse['kind'], problem: PlanProblem, placed: Placed, id: string): SpareUse[] {
+function bestUse(kind: SpareUse['kind'], problem: PlanProblem, plan: Placing, id: string): SpareUse[] {
   const item = problem.items.find(entry => entry.id === id);
   if (!item) return [];
-  const before = judgePlan(problem, placed);
+  const before = judgePlan(problem, plan.placed, plan.ahead);
   const tried = allowedLessons(problem, item)
-    .map(lesson => ({ lesson, effect: moveEffect(problem, placed, { [id]: lesson }, before) }))
+    .map(lesson => ({ lesson, effect: moveEffect(problem, plan, { [id]: lesson }, before) }))
     .filter(({ effect }) => effect.broken.length === 0)
     .sort((a, b) => a.effect.change.total - b.effect.change.total);
   const [best] = tried;

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { lessonsOver } from '../class/progress.ts';
 import { openLibrary } from '../library/library.ts';
 import type { PatternKind } from '../model/document.ts';
+import { laid } from '../test/plan-problems.ts';
 import { course, figure, studio } from '../test/studio.ts';
 import { buildPlanProblem, taughtAsPlanned } from './build-problem.ts';
 import { itemReasons } from './reasons.ts';
@@ -93,7 +94,11 @@ test('a course with four lessons taught proposes no move into them, and nothing 
           ...(taught && { taught }),
         });
         if (!rest.ok || !taught) throw new Error('a course of which something was taught can be planned');
-        const answer = solvePlan(rest.value, { seed: 1, budget: { kind: 'work', work: 2000 }, start: now });
+        const answer = solvePlan(rest.value, {
+          seed: 1,
+          budget: { kind: 'work', work: 2000 },
+          start: laid(now),
+        });
         const isSound = (placed: Readonly<Record<string, number>>) => {
           for (const { pattern } of whole.items) {
             const stands = taught.items[pattern];
@@ -103,9 +108,9 @@ test('a course with four lessons taught proposes no move into them, and nothing 
         };
         isSound(answer.placed);
         const [lesson] = whatIfsOf(rest.value);
-        if (lesson) isSound(askWhatIf(rest.value, answer.placed, lesson).placed);
+        if (lesson) isSound(askWhatIf(rest.value, answer, lesson).placed);
         for (const { pattern } of whole.items) {
-          const { earlier } = itemReasons(rest.value, answer.placed, pattern);
+          const { earlier } = itemReasons(rest.value, answer, pattern);
           if (earlier) expect(answer.placed[pattern]).toBeGreaterThan(5);
         }
       },

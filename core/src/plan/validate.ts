@@ -19,6 +19,8 @@ function unknownIds(problem: PlanProblem): string[] {
   };
   for (const item of problem.items) {
     for (const need of item.needs) ask(need, `"${item.id}" needs what is not there: it`);
+    for (const way of item.out ?? []) ask(way, `what "${item.id}" leads on to`);
+    for (const way of item.in ?? []) ask(way, `what leads into "${item.id}"`);
     for (const element of item.elements)
       if (!Object.hasOwn(problem.elements, element))
         faults.push(`"${item.id}" has the element "${element}", which has no minutes`);

@@ -3,7 +3,7 @@ import { tenths } from '../model/units.ts';
 import type { MipSolver } from './exact/mip.ts';
 import { buildPlanModel } from './exact/plan-model.ts';
 import type { PlanCost } from './judge.ts';
-import { type Placed, type PlanItem, type PlanProblem, taughtLessons } from './problem.ts';
+import { type Placed, type Placing, type PlanItem, type PlanProblem, taughtLessons } from './problem.ts';
 import { solvePlan } from './solve.ts';
 
 export type WhatIf =
@@ -14,9 +14,8 @@ export type WhatIf =
   /** A figure that is pinned to a lesson may lie in any. */
   | { readonly kind: 'unpin'; readonly id: string };
 
-export interface WhatIfAnswer {
+export interface WhatIfAnswer extends Placing {
   readonly whatIf: WhatIf;
-  readonly placed: Placed;
   readonly cost: PlanCost;
   /** What would still be left out, besides what the change itself takes away. */
   readonly left: readonly string[];
@@ -48,15 +47,15 @@ export function changeProblem(problem: PlanProblem, whatIf: WhatIf): PlanProblem
 }
 
 /** Plans the changed problem anew, beginning with the plan as it is. */
-export function askWhatIf(problem: PlanProblem, placed: Placed, whatIf: WhatIf, seed = 1): WhatIfAnswer {
+export function askWhatIf(problem: PlanProblem, plan: Placing, whatIf: WhatIf, seed = 1): WhatIfAnswer {
   const changed = changeProblem(problem, whatIf);
   const answer = solvePlan(changed, {
     seed,
-    start: placed,
+    start: plan,
     budget: { kind: 'work', work: REPLAN_WORK },
   });
-  const { cost, left, broken } = answer;
-  return { whatIf, placed: answer.placed, cost, left, broken: broken.length };
+  const { placed, ahead, cost, left, broken } = answer;
+  return { whatIf, placed, ahead, cost, left, broken: broken.length };
 }
 
 /**
@@ -86,17 +85,17 @@ export interface LeastMinutes {
 /** The least whole minutes more a lesson by which everything fits, 0 when it does; undefined when 60 are not enough. */
 export function leastMinutes(
   problem: PlanProblem,
-  placed: Placed,
+  plan: Placing,
   solver?: MipSolver,
 ): LeastMinutes | undefined {
-  const asItIs = askWhatIf(problem, placed, { kind: 'minutes', minutes: 0 });
+  const asItIs = askWhatIf(problem, plan, { kind: 'minutes', minutes: 0 });
   if (fitsAll(asItIs)) return { answer: asItIs, atLeast: 0 };
-  const atLeast = solver && lowestMinutes(problem, placed, solver);
+  const atLeast = solver && lowestMinutes(problem, plan, solver);
   let low = (atLeast ?? 1) - 1;
   let high = Math.max(1, atLeast ?? 1);
   let found: WhatIfAnswer | undefined;
   const ask = (minutes: number) => {
-    const answer = askWhatIf(problem, found?.placed ?? placed, { kind: 'minutes', minutes });
+    const answer = askWhatIf(problem, found ?? plan, { kind: 'minutes', minutes });
     return fitsAll(answer) ? answer : undefined;
   };
   for (found = ask(high); !found; found = ask(high)) {
@@ -118,9 +117,9 @@ function fitsAll({ left, broken }: WhatIfAnswer): boolean {
 }
 
 /** Below this many minutes even fractions of items would not fit. */
-function lowestMinutes(problem: PlanProblem, placed: Placed, solver: MipSolver): number {
+function lowestMinutes(problem: PlanProblem, plan: Placing, solver: MipSolver): number {
   const fits = (minutes: number) => {
-    const { mip } = buildPlanModel(withMoreMinutes(problem, minutes), { from: placed, aim: 'left' });
+    const { mip } = buildPlanModel(withMoreMinutes(problem, minutes), { from: plan, aim: 'left' });
     return solver(mip, { relaxed: true, seconds: 1 }).bound < 0.5;
   };
   let [low, high] = [0, MOST_MINUTES];

@@ -2,7 +2,7 @@ import { planClass } from '../class/class-plan.ts';
 import { orderByHold } from '../evening/hold-order.ts';
 import type { Library } from '../library/library.ts';
 import type { Attendance, Audience, Course, LessonNote, Log, Recap, Studio } from '../model/document.ts';
-import type { Placed } from '../plan/problem.ts';
+import type { Placing } from '../plan/problem.ts';
 import { draftRecap } from './draft.ts';
 
 export interface FinishedLesson {
@@ -14,7 +14,7 @@ export interface FinishedLesson {
   readonly course: Course;
   readonly library: Library;
   /** The plan that the classes follow. */
-  readonly published: Placed;
+  readonly published: Placing;
   /** From 1. */
   readonly lesson: number;
   /** All entries of the class, those of this lesson with them. */

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { planClass } from '../class/class-plan.ts';
 import { openLibrary } from '../library/library.ts';
-import type { Attendance, LessonNote, Log, LogResult, Pattern } from '../model/document.ts';
+import type { Attendance, FigureLog, LessonNote, Log, LogResult, Pattern } from '../model/document.ts';
 import { canFollow } from '../steps/links.ts';
+import { laid } from '../test/plan-problems.ts';
 import { course, figure, studio } from '../test/studio.ts';
 import { draftRecaps } from './draft-recaps.ts';
 import { seriesOrder } from './series-order.ts';
@@ -19,7 +20,7 @@ const FIGURES: readonly Pattern[] = Array.from({ length: 6 }, (_, index) =>
 );
 const library = openLibrary(studio(FIGURES));
 const quay = course(FIGURES.map(({ id }) => ({ pattern: id, value: 'should' })));
-const published = { f0: 1, f1: 1, f2: 2, f3: 2, f4: 3, f5: 4 };
+const published = laid({ f0: 1, f1: 1, f2: 2, f3: 2, f4: 3, f5: 4 });
 const students = [
   { id: 's1', name: 'Ana B' },
   { id: 's2', name: 'Ben C' },
@@ -48,7 +49,7 @@ describe('after any evenings', () => {
           if (!plan.ok) throw new Error(plan.fault.join());
           const asked = Object.keys(plan.value.answer.lessons[index]?.minutes ?? {});
           const own = asked.map(
-            (pattern, at): Log => ({ ...stamp(lesson, at), pattern, result: evening[at] ?? 'solid' }),
+            (pattern, at): FigureLog => ({ ...stamp(lesson, at), pattern, result: evening[at] ?? 'solid' }),
           );
           logs = [...logs, ...own];
           const notes: LessonNote[] = [

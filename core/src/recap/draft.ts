@@ -1,11 +1,13 @@
 import { missedFigures } from '../class/missed.ts';
-import { standingLogs, standingNotes, standingPresence } from '../class/standing.ts';
+import { standingLogs, standingNotes, standingPrepared, standingPresence } from '../class/standing.ts';
 import { type EveningByLog, eveningByLog } from '../evening/evening-by-log.ts';
 import { figureName, type Library } from '../library/library.ts';
+import { elementsOf } from '../likeness/taught-elements.ts';
 import type {
   Attendance,
   Audience,
   Course,
+  FigureLog,
   LessonNote,
   Log,
   LogResult,
@@ -76,7 +78,7 @@ export function draftRecap(source: RecapSource): string {
       return figure ? section(`Begun: ${name(id)}`, tellBegun(figure, telling(evening.known)).slice(1)) : [];
     }),
     ...section('Still to come', list(evening.missed)),
-    ...section('We also did', elseLines(source)),
+    ...section('We also did', [...preparedLines(source), ...elseLines(source)]),
     ...(isLast ? wholeSeries(source) : []),
     ...section('Practise at home', homework(evening, source)),
     ...(audience === 'staff' ? staffSection(source, evening) : []),
@@ -99,8 +101,22 @@ function whereItIs({ course, library, lesson }: RecapSource): string {
   return `*${[dances, level, `week ${lesson} of ${course.lessons.length}`].filter(Boolean).join(' · ')}*`;
 }
 
-function reviewLine({ pattern, result }: Log, { library, audience }: RecapSource): string {
+function reviewLine({ pattern, result }: FigureLog, { library, audience }: RecapSource): string {
   return `- ${figureName(library, pattern)}${audience === 'staff' ? `: ${RESULT_WORDS[result]}` : ''}`;
+}
+
+/** What was taught ahead of next time. */
+function preparedLines({ logs, lesson, course, library, audience }: RecapSource): string[] {
+  const elements = elementsOf(
+    library,
+    course.items.map(({ pattern }) => pattern),
+  );
+  return standingPrepared(logs)
+    .filter(log => log.lesson === lesson && log.result !== 'not-reached')
+    .map(({ element, result }) => {
+      const name = elements.get(element)?.name ?? element;
+      return `- ${name}, for next time${audience === 'staff' ? `: ${RESULT_WORDS[result]}` : ''}`;
+    });
 }
 
 /** Words of something else that was done; for students without those that name one of them. */

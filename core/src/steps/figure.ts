@@ -118,12 +118,23 @@ export interface SchoolCounts {
 
 /** The counts that schools besides the written one have for the events of a figure; those that cannot be read are left out. */
 export function schoolsOf(pattern: Pattern, dance: Dance): readonly SchoolCounts[] {
-  return (pattern.otherCounts ?? []).flatMap(({ school, rhythm, beats }) => {
-    const { beats: _, ...terms } = pattern;
-    const own = beats === undefined ? terms : { ...terms, beats };
-    const read = parsePatternRhythm(rhythm, own, dance, 0);
-    return read.ok ? [{ school, labels: read.value.events.map(({ label }) => label) }] : [];
+  return (pattern.otherCounts ?? []).flatMap(other => {
+    const read = otherRhythm(other, pattern, dance);
+    return read.ok ? [{ school: other.school, labels: read.value.events.map(({ label }) => label) }] : [];
   });
+}
+
+/** Another school's count of a figure, with beats of its own, in the cycle of the figure or else of the dance. */
+export function otherRhythm(
+  { rhythm, beats }: NonNullable<Pattern['otherCounts']>[number],
+  { cycle, split }: Pick<Pattern, 'cycle' | 'split'>,
+  dance: Dance,
+): Result<Rhythm, RhythmFault> {
+  const terms = { ...(split && { split }), ...(beats !== undefined && { beats }) };
+  const inOwn = parsePatternRhythm(rhythm, cycle === undefined ? terms : { ...terms, cycle }, dance, 0);
+  if (inOwn.ok || cycle === undefined) return inOwn;
+  const inDances = parsePatternRhythm(rhythm, terms, dance, 0);
+  return inDances.ok ? inDances : inOwn;
 }
 
 /** The part of a role; undefined where the figure has none, as a quality without steps. */

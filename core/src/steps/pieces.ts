@@ -2,7 +2,7 @@ import type { Dance } from '../model/document.ts';
 import type { Ticks } from '../model/units.ts';
 import { timedSteps } from '../timing/calls.ts';
 import { parseRhythm } from '../timing/rhythm.ts';
-import { danceActions, danceBeats, type FigurePart } from './figure.ts';
+import { danceActions, danceBeats, type Figure, type FigurePart } from './figure.ts';
 import { naturalStep } from './mirror.ts';
 import { parseStep, printStep, type Step, splitPart } from './step.ts';
 import { type FreeFoot, readWeight } from './weight.ts';
@@ -52,6 +52,18 @@ export function pieceOn(dance: Dance, piece: Piece, free: FreeFoot): readonly St
 /** Left and right changed; a solo dancer's turns change sign with them. */
 export function otherFootForm(dance: Dance, steps: readonly Step[]): readonly Step[] {
   return steps.map(step => naturalStep(step, dance.roles === 'solo' ? 'image' : 'alike'));
+}
+
+/** A figure as it is danced the second time: on the other feet where it ends on them. */
+export function inOtherFootForm(figure: Figure): Figure {
+  const parts = figure.parts.map(part => ({
+    ...part,
+    steps: part.steps.map(one => ({
+      ...one,
+      step: one.step && (otherFootForm(figure.dance, [one.step])[0] ?? one.step),
+    })),
+  }));
+  return { ...figure, parts };
 }
 
 export interface NamedRun {

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { createRandom } from '../model/random.ts';
 import { tenths } from '../model/units.ts';
-import { judgePlan, type PlanCost } from '../plan/judge.ts';
-import type { Placed, PlanItem, PlanProblem } from '../plan/problem.ts';
+import { mayComeAhead } from '../plan/ahead.ts';
+import { type Judgement, judgePlan, type PlanCost } from '../plan/judge.ts';
+import type { Placed, Placing, PlanItem, PlanProblem } from '../plan/problem.ts';
 
 const kinds: PlanItem['kind'][] = ['basic', 'pattern', 'turn', 'drill', 'quality'];
 const values: PlanItem['value'][] = ['must', 'should', 'could'];
@@ -31,6 +32,9 @@ export const anyProblem = fc
         ...(!open && random() < 0.15 && { split: true }),
         ...(random() < 0.2 && { from: 1 + pick(3) }),
         ...(random() < 0.2 && needs.length === 0 && { gate: true }),
+        ...(random() < 0.7 && { difficulty: pick(8) }),
+        ...(random() < 0.3 && { out: [`i${(i + 1 + pick(11)) % 12}`, `i${(i + 1 + pick(11)) % 12}`] }),
+        ...(random() < 0.3 && { in: [`i${(i + 1 + pick(11)) % 12}`] }),
       };
     });
     const published = Object.fromEntries(
@@ -48,10 +52,19 @@ export const anyProblem = fc
       ],
       apart,
       open,
+      along: seed % 3 > 0,
+      ahead: seed % 2 > 0,
       published,
       ...(taught > 0 && { taught: { lessons: taught, items: { i0: 1 } } }),
     };
   });
+
+/** A plan without anything taught ahead. */
+export const laid = (placed: Placed, ahead: readonly string[] = []): Placing => ({ placed, ahead });
+
+export function judge(given: PlanProblem, { placed, ahead }: Placing): Judgement {
+  return judgePlan(given, placed, ahead);
+}
 
 /** A pattern of four minutes that must be taught. */
 export const item = (id: string, more: Partial<PlanItem> = {}): PlanItem => ({
@@ -88,8 +101,9 @@ export const small = (most: number) =>
       capacity: fc.integer({ min: 80, max: 260 }),
       open: fc.boolean(),
       split: fc.nat({ max: 9 }),
+      ways: fc.array(fc.nat({ max: 9 }), { minLength: 10, maxLength: 10 }),
     })
-    .map(({ kinds, minutes, needs, values, capacity, open, split }) =>
+    .map(({ kinds, minutes, needs, values, capacity, open, split, ways }) =>
       problem(
         kinds.map((kind, i) =>
           item(`i${i}`, {
@@ -99,6 +113,9 @@ export const small = (most: number) =>
             elements: i % 2 ? ['e', `f${i}`] : ['e'],
             needs: (needs[i] ?? 9) < i ? [`i${needs[i]}`] : [],
             ...(split === i && { split: true }),
+            ...((ways[i] ?? 0) % 3 > 0 && { difficulty: minutes[i] ?? 0 }),
+            ...wayAmong(kinds.length, i, 'out', ways[i]),
+            ...wayAmong(kinds.length, i, 'in', ways[i + 5]),
           }),
         ),
         {
@@ -106,21 +123,33 @@ export const small = (most: number) =>
           elements: { e: tenths(30), f1: tenths(20), f3: tenths(40) },
           lookalikes: [['i0', 'i1']],
           open,
+          along: (ways[4] ?? 0) % 2 === 0,
+          ahead: (ways[3] ?? 0) % 2 === 0,
         },
       ),
     );
 
-/** The cost of every plan that breaks no rule: items in every lesson or left out. */
+function wayAmong(count: number, own: number, list: 'out' | 'in', way = 9): Partial<PlanItem> {
+  return way < count && way !== own ? { [list]: [`i${way}`] } : {};
+}
+
+/** The cost of every plan that breaks no rule: items in every lesson or left out, elements ahead or not. */
 export function* legalCosts(given: PlanProblem, placed: Placed = {}, index = 0): Generator<PlanCost> {
   const id = given.items[index]?.id;
   if (id === undefined) {
-    const { cost, broken } = judgePlan(given, placed);
-    if (broken.length === 0) yield cost;
+    for (const ahead of subsetsOf([...mayComeAhead(given)])) {
+      const { cost, broken } = judgePlan(given, placed, ahead);
+      if (broken.length === 0) yield cost;
+    }
     return;
   }
   yield* legalCosts(given, placed, index + 1);
   for (let lesson = 1; lesson <= given.lessons.length; lesson += 1)
     yield* legalCosts(given, { ...placed, [id]: lesson }, index + 1);
+}
+
+function subsetsOf(ids: readonly string[]): readonly (readonly string[])[] {
+  return Array.from({ length: 2 ** ids.length }, (_, bits) => ids.filter((_, index) => bits & (1 << index)));
 }
 
 /** The least cost of all plans that break no rule, by trying each. */

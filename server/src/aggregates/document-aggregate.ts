@@ -29,7 +29,7 @@ export interface DocumentRules<Kind extends DocumentKind> {
   around(body: DocumentOf<Kind>): Promise<Partial<StudioDocument>>;
 }
 
-/** An aggregate that is one entry of a list of `mapstep/2`. */
+/** An aggregate that is one entry of a list of `mapstep/3`. */
 export function documentAggregate<Kind extends DocumentKind>(
   scope: StudioScope,
   id: string,

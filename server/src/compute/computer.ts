@@ -17,7 +17,7 @@ export interface Computer {
   close(): Promise<void>;
 }
 
-/** Milliseconds of work, short and long apart, that a studio may have done in a second all the time, and after a quiet while. */
+/** Milliseconds of work, each kind apart, that a studio may have done in a second all the time, and after a quiet while. */
 const SHARE = { perSecond: 100, burst: 20_000 };
 const SHARE_SPENT = new HttpFault(
   'too-many',
@@ -34,7 +34,7 @@ export interface Assignment {
 const THREADS = 2;
 const MEGABYTES = 512;
 /** How many of a kind are worked out at a time: what takes long leaves one thread to what does not. */
-const AT_ONCE = { short: THREADS, long: 1 } as const;
+const AT_ONCE = { short: THREADS, long: 1, aside: 1 } as const;
 const MOST_OF_STUDIO = 6;
 const MOST_WAITING = 60;
 const LONGEST_START_MS = 30_000;
@@ -54,7 +54,11 @@ export function openComputer(
   share = SHARE,
 ): Computer {
   const threads = openThreads();
-  const kinds = { short: pLimit(AT_ONCE.short), long: pLimit(AT_ONCE.long) };
+  const kinds = {
+    short: pLimit(AT_ONCE.short),
+    long: pLimit(AT_ONCE.long),
+    aside: pLimit(AT_ONCE.aside),
+  };
   /** Each studio has one thing worked out after the other: a busy one takes at most one thread from the others. */
   const turns = openTurns({ atOnce: 1, most: MOST_OF_STUDIO, refusal: OWN_BUSY });
   const shares = openBuckets(share);
@@ -65,14 +69,11 @@ export function openComputer(
       if (kind.pendingCount >= MOST_WAITING) throw BUSY;
       if (!shares.take(key)) throw SHARE_SPENT;
       return turns.take(key, () =>
-        kind(async () => {
-          const begun = performance.now();
-          try {
-            return await runInThread(threads, terms[name], { name, order });
-          } finally {
-            shares.charge(key, performance.now() - begun);
-          }
-        }),
+        kind(() =>
+          runInThread(threads, terms[name], { name, order }, milliseconds =>
+            shares.charge(key, milliseconds),
+          ),
+        ),
       );
     },
     async close() {
@@ -95,16 +96,19 @@ function openThreads(): Piscina {
   return threads;
 }
 
-/** The deadline counts from the moment the thread begins, not while it starts. */
+/** The deadline counts, and a studio is charged, from the moment the thread begins, not while it starts. */
 async function runInThread<Name extends TaskName>(
   threads: Piscina,
   terms: TaskTerms,
   task: { readonly name: Name; readonly order: OrderOf<Name> },
+  charge: (milliseconds: number) => void,
 ): Promise<ResultOf<Name>> {
   const giveUp = new AbortController();
   const { port1: hears, port2: begun } = new MessageChannel();
   let timer = setTimeout(() => giveUp.abort(), LONGEST_START_MS);
+  let workingSince: number | undefined;
   hears.once('message', () => {
+    workingSince = performance.now();
     clearTimeout(timer);
     timer = setTimeout(() => giveUp.abort(), terms.seconds * 1000);
   });
@@ -115,6 +119,7 @@ async function runInThread<Name extends TaskName>(
   } finally {
     clearTimeout(timer);
     hears.close();
+    if (workingSince !== undefined) charge(performance.now() - workingSince);
   }
 }
 

@@ -58,7 +58,8 @@ export type ResultOf<Name extends TaskName> = Tasks[Name]['answer'];
 
 /** How a task is worked out, and what is said when it takes too long. */
 export interface TaskTerms {
-  readonly kind: 'short' | 'long';
+  /** `aside`: nobody waits for it to go on. */
+  readonly kind: 'short' | 'long' | 'aside';
   /** After so many seconds of work it is given up. */
   readonly seconds: number;
   /** What took too long, as a sentence begins, and what makes it shorter. */
@@ -90,7 +91,7 @@ export const TASK_TERMS: Readonly<Record<TaskName, TaskTerms>> = {
     mend: 'Finish it once more; what is logged is kept.',
   },
   'coming-faults': {
-    kind: 'short',
+    kind: 'aside',
     seconds: 10,
     what: 'Looking through the figures of the next week',
     mend: 'Look at each figure in its room.',

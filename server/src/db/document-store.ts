@@ -3,7 +3,7 @@ import type { DocumentKind, DocumentRow } from './models.ts';
 import { readableRows, type WrittenRow } from './readable.ts';
 import type { StudioScope } from './studio-scope.ts';
 
-/** The type of one entry of a kind, as `mapstep/2` has it. */
+/** The type of one entry of a kind, as `mapstep/3` has it. */
 export type DocumentOf<Kind extends DocumentKind> = NonNullable<StudioDocument[Kind]>[number];
 
 export interface Stored<Body> {

@@ -1,5 +1,12 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { Attendance, ClassEventKind, LessonNote, Log, Mark } from '@map-step/core';
+import {
+  type Attendance,
+  type ClassEventKind,
+  groupBy,
+  type LessonNote,
+  type Log,
+  type Mark,
+} from '@map-step/core';
 import { HttpFault } from '../faults/http-fault.ts';
 import { JsonText, listAsJson } from './json-text.ts';
 import type { StudioScope } from './studio-scope.ts';
@@ -11,33 +18,33 @@ export interface EventKinds {
   readonly marks: Mark & { readonly check: string };
 }
 
+/** An entry with the list in which it is told. */
+export type ListedEntry = {
+  readonly [List in keyof EventKinds]: { readonly list: List; readonly entry: EventKinds[List] };
+}[keyof EventKinds];
+
+type Column = 'section_id' | 'check_id' | 'lesson' | 'pattern_id' | 'student_id';
+type Values = { readonly [Name in Column]?: string | number | undefined };
+
 interface Columns<Entry> {
   readonly kind: ClassEventKind;
-  readonly names: readonly string[];
-  values(entry: Entry): readonly (string | number)[];
+  values(entry: Entry): Values;
 }
 
 /** Of each list its kind in the stream, and the columns in which its entries are looked up or held to what they name. */
-const COLUMNS: { readonly [Kind in keyof EventKinds]: Columns<EventKinds[Kind]> } = {
+const COLUMNS: { readonly [List in keyof EventKinds]: Columns<EventKinds[List]> } = {
   logs: {
     kind: 'log',
-    names: ['section_id', 'lesson', 'pattern_id'],
-    values: ({ section, lesson, pattern }) => [section, lesson, pattern],
+    values: ({ section, lesson, pattern }) => ({ section_id: section, lesson, pattern_id: pattern }),
   },
   attendance: {
     kind: 'present',
-    names: ['section_id', 'lesson', 'student_id'],
-    values: ({ section, lesson, student }) => [section, lesson, student],
+    values: ({ section, lesson, student }) => ({ section_id: section, lesson, student_id: student }),
   },
-  notes: {
-    kind: 'note',
-    names: ['section_id', 'lesson'],
-    values: ({ section, lesson }) => [section, lesson],
-  },
+  notes: { kind: 'note', values: ({ section, lesson }) => ({ section_id: section, lesson }) },
   marks: {
     kind: 'mark',
-    names: ['check_id', 'student_id', 'pattern_id'],
-    values: ({ check, student, pattern }) => [check, student, pattern],
+    values: ({ check, student, pattern }) => ({ check_id: check, student_id: student, pattern_id: pattern }),
   },
 };
 
@@ -76,74 +83,87 @@ export function eventStore<Kind extends keyof EventKinds>(scope: StudioScope, ki
     },
     listJson,
     /** Says how many were not there before. */
-    async append(entries: readonly EventKinds[Kind][]): Promise<number> {
-      let added = 0;
-      for (let first = 0; first < entries.length; first += CHUNK)
-        added += await appendChunk(scope, kind, entries.slice(first, first + CHUNK));
-      return added;
-    },
+    append: (entries: readonly EventKinds[Kind][]): Promise<number> =>
+      appendEntries(
+        scope,
+        entries.map(entry => ({ list: kind, entry }) as ListedEntry),
+      ),
   };
 }
 
-async function appendChunk<Kind extends keyof EventKinds>(
-  scope: StudioScope,
-  kind: Kind,
-  entries: readonly EventKinds[Kind][],
-): Promise<number> {
-  const rows = entries.map(entry => [entry.id, entry, ...COLUMNS[kind].values(entry)]);
-  const stored = await scope.select<{ id: string }>(insertInto(kind), [JSON.stringify(rows)]);
-  if (stored.length < entries.length) await requireSame(scope, kind, entries);
-  if (stored.length > 0) await refuseTooMany(scope, kind, entries);
+/** Stores entries of any kinds in the order in which they are given; says how many were not there before. */
+export async function appendEntries(scope: StudioScope, entries: readonly ListedEntry[]): Promise<number> {
+  let added = 0;
+  for (let first = 0; first < entries.length; first += CHUNK)
+    added += await appendChunk(scope, entries.slice(first, first + CHUNK));
+  return added;
+}
+
+async function appendChunk(scope: StudioScope, listed: readonly ListedEntry[]): Promise<number> {
+  const rows = listed.map(one => {
+    const { section_id, check_id, lesson, pattern_id, student_id } = valuesOf(one);
+    const { list, entry } = one;
+    return [COLUMNS[list].kind, entry.id, entry, section_id, check_id, lesson, pattern_id, student_id];
+  });
+  const stored = await scope.select<{ id: string }>(INSERT, [JSON.stringify(rows)]);
+  for (const [list, own] of groupBy(listed, one => one.list)) {
+    if (stored.length < listed.length) await requireSame(scope, list, own);
+    if (stored.length > 0) await refuseTooMany(scope, list, own);
+  }
   return stored.length;
 }
 
-/** Adds rows `[id, body, …columns]` of a JSON list in its order, and tells the ids that were not there. */
-function insertInto(kind: keyof EventKinds): string {
-  const { names, kind: name } = COLUMNS[kind];
-  const values = names.map((name, index) => `(row ->> ${2 + index})${name === 'lesson' ? '::integer' : ''}`);
-  // The class of a mark is that of its check.
-  const [more, ofCheck] =
-    kind === 'marks'
-      ? [', section_id', ', (SELECT c.section_id FROM checks c WHERE c.studio_id = $1 AND c.id = row ->> 2)']
-      : ['', ''];
-  return `INSERT INTO class_events (studio_id, kind, id, body, ${names.join(', ')}${more})
-    SELECT $1, '${name}', (row ->> 0)::uuid, row -> 1, ${values.join(', ')}${ofCheck}
-    FROM jsonb_array_elements($2::jsonb) WITH ORDINALITY AS given (row, position) ORDER BY position
-    ON CONFLICT DO NOTHING RETURNING id`;
+function valuesOf<List extends keyof EventKinds>({
+  list,
+  entry,
+}: {
+  list: List;
+  entry: EventKinds[List];
+}): Values {
+  return COLUMNS[list].values(entry);
 }
 
+/** Adds rows of a JSON list in its order, and tells the ids that were not there. The class of a mark is that of its check. */
+const INSERT = `
+  INSERT INTO class_events (studio_id, kind, id, body, section_id, check_id, lesson, pattern_id, student_id)
+    SELECT $1, row ->> 0, (row ->> 1)::uuid, row -> 2,
+      COALESCE(row ->> 3, (SELECT c.section_id FROM checks c WHERE c.studio_id = $1 AND c.id = row ->> 4)),
+      row ->> 4, (row ->> 5)::integer, row ->> 6, row ->> 7
+    FROM jsonb_array_elements($2::jsonb) WITH ORDINALITY AS given (row, position) ORDER BY position
+    ON CONFLICT DO NOTHING RETURNING id`;
+
 /** Refuses more than a class can hold; the transaction takes back what was just added. */
-async function refuseTooMany<Kind extends keyof EventKinds>(
+async function refuseTooMany(
   scope: StudioScope,
-  kind: Kind,
-  entries: readonly EventKinds[Kind][],
+  list: keyof EventKinds,
+  entries: readonly ListedEntry[],
 ): Promise<void> {
-  const at = COLUMNS[kind].names.indexOf(OWNER[kind]);
-  const owners = [...new Set(entries.map(entry => COLUMNS[kind].values(entry)[at]))];
+  const owners = [...new Set(entries.map(one => valuesOf(one)[OWNER[list]]))];
   const [full] = await scope.select<{ owner: string }>(
-    `SELECT owner FROM unnest($2::text[]) owner WHERE EXISTS (SELECT FROM ${kind}
-       WHERE studio_id = $1 AND ${OWNER[kind]} = owner OFFSET ${MOST[kind]})`,
+    `SELECT owner FROM unnest($2::text[]) owner WHERE EXISTS (SELECT FROM ${list}
+       WHERE studio_id = $1 AND ${OWNER[list]} = owner OFFSET ${MOST[list]})`,
     [owners],
   );
   if (full)
     throw new HttpFault(
       'too-large',
-      `"${full.owner}" has more than ${MOST[kind].toLocaleString('en-GB')} entries already. Nothing was added.`,
+      `"${full.owner}" has more than ${MOST[list].toLocaleString('en-GB')} entries already. Nothing was added.`,
     );
 }
 
 /** Refuses entries of which another content is stored under their id. */
-async function requireSame<Kind extends keyof EventKinds>(
+async function requireSame(
   scope: StudioScope,
-  kind: Kind,
-  entries: readonly EventKinds[Kind][],
+  list: keyof EventKinds,
+  entries: readonly ListedEntry[],
 ): Promise<void> {
+  const own = entries.map(({ entry }) => entry);
   const stored = await scope.select<{ id: string; body: object }>(
-    `SELECT id, body FROM ${kind} WHERE studio_id = $1 AND id = ANY($2::uuid[])`,
-    [entries.map(({ id }) => id)],
+    `SELECT id, body FROM ${list} WHERE studio_id = $1 AND id = ANY($2::uuid[])`,
+    [own.map(({ id }) => id)],
   );
   const bodies = new Map(stored.map(({ id, body }) => [id, body]));
-  const other = entries.find(entry => !isDeepStrictEqual(bodies.get(entry.id), entry));
+  const other = own.find(entry => !isDeepStrictEqual(bodies.get(entry.id), entry));
   if (other)
     throw new HttpFault(
       'conflict',

@@ -17,6 +17,7 @@ import { PROMISES } from './migrations/0015-promises.ts';
 import { MATERIAL_STAMPS } from './migrations/0016-material-stamps.ts';
 import { OUTBOX } from './migrations/0017-outbox.ts';
 import { FIGURE_DRAFTS } from './migrations/0018-figure-drafts.ts';
+import { ELEMENTS_AHEAD } from './migrations/0019-elements-ahead.ts';
 
 export interface Migration {
   readonly name: string;
@@ -48,4 +49,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0016-material-stamps', MATERIAL_STAMPS),
   sql('0017-outbox', OUTBOX),
   sql('0018-figure-drafts', FIGURE_DRAFTS),
+  sql('0019-elements-ahead', ELEMENTS_AHEAD),
 ];

@@ -1,9 +1,9 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import type { CourseAnswer, SectionAnswer } from '@map-step/contract';
 import {
+  draftPlacing,
   openLibrary,
-  type Placed,
-  placedOf,
+  type Placing,
   planClass,
   readDocument,
   type StudioDocument,
@@ -145,7 +145,7 @@ export function mondayClass(keep: ClassContent['keep']): ClassContent {
       }),
     ),
   };
-  const plan = planClass(library, course, placedOf(course), answer);
+  const plan = planClass(library, course, draftPlacing(course), answer);
   return { section: answer, waiting: [], keep, classPlan: plan.ok ? plan.value : undefined };
 }
 
@@ -179,6 +179,11 @@ export function courseContent(role: NonNullable<Asked['role']>): CourseContent {
   };
 }
 
+/** A plan with some figures elsewhere. */
+export function withPlaced({ placed, ahead }: Placing, more: Placing['placed']): Placing {
+  return { placed: { ...placed, ...more }, ahead };
+}
+
 /** What the page shows, for the test to look at. */
 type Shown = CourseContent & PlanContent;
 
@@ -191,19 +196,20 @@ interface InCourseProps {
   readonly over?: number;
 }
 
-function rulesOf({ course: { placed: _, ...course }, published, sections }: CourseAnswer) {
+function rulesOf({ course: { placed: _, placedAhead: __, ...course }, published, sections }: CourseAnswer) {
   return { course, published, sections };
 }
 
-const placedIn = ({ course }: CourseAnswer) => placedOf(course);
+const placingIn = ({ course }: CourseAnswer) => draftPlacing(course);
+const NOWHERE: Placing = { placed: {}, ahead: [] };
 
 const NO_CLASS: ClassContent = { section: undefined, waiting: [], keep: () => {}, classPlan: undefined };
 
 function InCourse({ children, role, shown, classContent = NO_CLASS, lesson = 1, over = 0 }: InCourseProps) {
   const { data: answer } = useQuery({ ...courseQuery(COURSE), select: rulesOf });
-  const [previewed, preview] = useState<Placed>();
+  const [previewed, preview] = useState<Placing>();
   if (!answer) throw new Error('the course is there from the beginning');
-  const { data: saved = {} } = useQuery({ ...courseQuery(COURSE), select: placedIn });
+  const { data: saved = NOWHERE } = useQuery({ ...courseQuery(COURSE), select: placingIn });
   // What was taught stays as it was planned when the page opened.
   const [planned] = useState(saved);
   const draft = useMemo(

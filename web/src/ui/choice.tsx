@@ -62,7 +62,7 @@ export function Choice<Value extends string>(props: ChoiceProps<Value>) {
       unmountOnExit
       {...(layout === 'beside' && {
         display: 'grid',
-        gridTemplateColumns: '4rem 1fr',
+        gridTemplateColumns: 'minmax(4rem, max-content) 1fr',
         alignItems: 'center',
       })}
       width={props.width ?? 'auto'}

@@ -12,7 +12,7 @@ import {
   type Material,
   type MipSolver,
   openLibrary,
-  type Placed,
+  type Placing,
   type PlanMend,
   type PlanProblem,
   planClass,
@@ -47,7 +47,7 @@ const worker = {
   /** Plans until nothing better can exist or the seconds are over; tells every better plan and bound at once. */
   async planLevel(
     problem: PlanProblem,
-    start: Placed,
+    start: Placing,
     seconds: number,
     onBetter: (found: FoundPlan) => unknown,
   ): Promise<void> {
@@ -66,7 +66,7 @@ const worker = {
     if (!first.proven) {
       solvePlan(problem, {
         seed: 1,
-        start: first.placed,
+        start: first,
         solver: await loadOnce(),
         budget: { kind: 'time', seconds, clock },
         onBetter: tell,
@@ -78,26 +78,26 @@ const worker = {
   /** Re-plans the problem with each change that might make it fit; tells each answer as it is found. */
   async askWhatIfs(
     problem: PlanProblem,
-    placed: Placed,
+    plan: Placing,
     onAnswer: (answer: WhatIfAnswer, done: number, of: number) => unknown,
     onMinutes: (least: LeastMinutes | undefined) => unknown,
   ): Promise<void> {
     const asked = whatIfsOf(problem);
     for (const [index, whatIf] of asked.entries()) {
-      await onAnswer(askWhatIf(problem, placed, whatIf), index + 1, asked.length);
-      if (index === 0) await onMinutes(leastMinutes(problem, placed, await loadOnce()));
+      await onAnswer(askWhatIf(problem, plan, whatIf), index + 1, asked.length);
+      if (index === 0) await onMinutes(leastMinutes(problem, plan, await loadOnce()));
     }
   },
 
   /** What would mend each of these rules; tries hundreds of moves for a lesson that is too full. */
-  findMends(problem: PlanProblem, placed: Placed, broken: readonly BrokenRule[]): readonly MendsOfRule[] {
-    return broken.map(rule => planMends(problem, placed, rule).map(({ kind, moves }) => ({ kind, moves })));
+  findMends(problem: PlanProblem, plan: Placing, broken: readonly BrokenRule[]): readonly MendsOfRule[] {
+    return broken.map(rule => planMends(problem, plan, rule).map(({ kind, moves }) => ({ kind, moves })));
   },
 
   planClass(
     material: Material,
     course: Course,
-    published: Placed,
+    published: Placing,
     history: ClassHistory,
   ): Result<ClassPlan, readonly string[]> {
     return planClass(openLibrary(material), course, published, history);

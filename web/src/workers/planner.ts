@@ -2,7 +2,7 @@ import type {
   ClassPlan,
   FoundPlan,
   LeastMinutes,
-  Placed,
+  Placing,
   PlanProblem,
   Result,
   WhatIfAnswer,
@@ -83,7 +83,7 @@ function runIn({ worker, remote }: Started, work: (remote: Remote<PlanWorker>) =
 /** Plans a level in a worker of its own, which can be ended at any moment. */
 export function runPlanner(
   problem: PlanProblem,
-  start: Placed,
+  start: Placing,
   seconds: number,
   onBetter: (found: FoundPlan) => void,
 ): PlannerRun {
@@ -93,9 +93,9 @@ export function runPlanner(
 /** Asks in a worker what would make everything fit. */
 export function runWhatIfs(
   problem: PlanProblem,
-  placed: Placed,
+  plan: Placing,
   onAnswer: (answer: WhatIfAnswer, done: number, of: number) => void,
   onMinutes: (least: LeastMinutes | undefined) => void,
 ): PlannerRun {
-  return runIn(takeWorker(), remote => remote.askWhatIfs(problem, placed, proxy(onAnswer), proxy(onMinutes)));
+  return runIn(takeWorker(), remote => remote.askWhatIfs(problem, plan, proxy(onAnswer), proxy(onMinutes)));
 }

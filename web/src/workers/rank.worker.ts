@@ -1,41 +1,28 @@
 import {
-  type Figure,
+  findMixedUp,
   isOffered,
   type Library,
   type Material,
+  type MixedUpPair,
   nearestFigures,
   openLibrary,
   type Pattern,
-  pairsWithoutSignal,
-  proposeLookAlikes,
   type Ranks,
   rankByDifficulty,
   rankByNovelty,
   readFigure,
+  type SaidOf,
 } from '@map-step/core';
 import { expose } from 'comlink';
 
-/** Two figures of a level by their ids, and what is said of them. */
-export interface BlurringPair {
+/** Two figures of a level by their ids that are easily mixed up. */
+export interface MixedUpNames extends Omit<MixedUpPair, 'a' | 'b'> {
   readonly a: string;
   readonly b: string;
-  readonly novelty: number;
-}
-export interface UnsignalledNames {
-  readonly a: string;
-  readonly b: string;
-  readonly shared: number;
-  readonly by: string;
 }
 
-/** The pairs of a level that are to be looked at: the first of them, and how many there are. */
-export interface LevelPairs {
-  readonly blurring: { readonly first: readonly BlurringPair[]; readonly count: number };
-  readonly unsignalled: { readonly first: readonly UnsignalledNames[]; readonly count: number };
-}
-
-/** More pairs than this nobody reads. */
-const MOST_PAIRS = 200;
+/** More pairs than this nobody works on. */
+const MOST_PAIRS = 10;
 
 export interface NearestName {
   readonly id: string;
@@ -54,24 +41,14 @@ const worker = {
     return known ? rankByNovelty(library, ids, known) : rankByDifficulty(library, ids);
   },
 
-  /** Every figure of a level compared with every other. */
-  pairs(ids: readonly string[]): LevelPairs {
+  /** The figures of a level that are easily mixed up. */
+  mixedUp(ids: readonly string[], said: readonly SaidOf[]): readonly MixedUpNames[] {
     const figures = ids.flatMap(id => library.readings.get(id)?.figure ?? []);
-    const blurring = proposeLookAlikes(figures);
-    const unsignalled = pairsWithoutSignal(figures);
-    const idsOf = ({ a, b }: { a: Figure; b: Figure }) => ({ a: a.pattern.id, b: b.pattern.id });
-    return {
-      blurring: {
-        first: blurring.slice(0, MOST_PAIRS).map(pair => ({ ...idsOf(pair), novelty: pair.novelty })),
-        count: blurring.length,
-      },
-      unsignalled: {
-        first: unsignalled
-          .slice(0, MOST_PAIRS)
-          .map(pair => ({ ...idsOf(pair), shared: pair.shared, by: pair.by })),
-        count: unsignalled.length,
-      },
-    };
+    return findMixedUp(figures, said, MOST_PAIRS).map(({ a, b, ...pair }) => ({
+      ...pair,
+      a: a.pattern.id,
+      b: b.pattern.id,
+    }));
   },
 
   /** The figures of the dance that are most like one, which may be as it is being written. */

@@ -1,6 +1,6 @@
-import type { Material, Pattern, Ranks } from '@map-step/core';
+import type { Material, Pattern, Ranks, SaidOf } from '@map-step/core';
 import { type Remote, wrap } from 'comlink';
-import type { LevelPairs, NearestName, RankWorker } from './rank.worker.ts';
+import type { MixedUpNames, NearestName, RankWorker } from './rank.worker.ts';
 
 let shared: Remote<RankWorker> | undefined;
 let loaded: Material | undefined;
@@ -24,12 +24,13 @@ export async function rankInWorker(
   return await (await workerWith(material)).rank(ids, known);
 }
 
-/** What of a level's figures is too alike, in a worker. */
-export async function levelPairsInWorker(
+/** `findMixedUp` of the core, in a worker. */
+export async function mixedUpInWorker(
   material: Material,
   figures: readonly string[],
-): Promise<LevelPairs> {
-  return await (await workerWith(material)).pairs(figures);
+  said: readonly SaidOf[],
+): Promise<readonly MixedUpNames[]> {
+  return await (await workerWith(material)).mixedUp(figures, said);
 }
 
 /** `nearestFigures` of the core, in a worker. */

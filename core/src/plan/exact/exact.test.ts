@@ -3,9 +3,18 @@ import highs from 'highs';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { createRandom } from '../../model/random.ts';
 import { tenths } from '../../model/units.ts';
-import { anyProblem, bruteForce, item, legalCosts, problem, small } from '../../test/plan-problems.ts';
+import {
+  anyProblem,
+  bruteForce,
+  item,
+  judge,
+  laid,
+  legalCosts,
+  problem,
+  small,
+} from '../../test/plan-problems.ts';
 import { judgePlan } from '../judge.ts';
-import type { Placed, PlanProblem } from '../problem.ts';
+import type { Placing, PlanProblem } from '../problem.ts';
 import { createPlanSearch } from '../search.ts';
 import { solvePlan } from '../solve.ts';
 import { changeProblem, leastMinutes } from '../what-if.ts';
@@ -41,7 +50,7 @@ const objective = (mip: MipModel, values: Float64Array) =>
   values.reduce((sum, value, column) => sum + value * (mip.cost[column] ?? 0), mip.offset);
 
 /** Some legal plan: annealed a little, so that it differs from seed to seed. */
-const legalPlan = (given: PlanProblem, seed: number): Placed => {
+const legalPlan = (given: PlanProblem, seed: number): Placing => {
   const search = createPlanSearch(given, seed);
   search.run(20 * (seed % 40));
   return search.best();
@@ -51,13 +60,15 @@ describe('the exact model', () => {
   test('a legal plan keeps every row, and costs in the model what the judge says', () => {
     fc.assert(
       fc.property(anyProblem, fc.integer({ min: 1, max: 1e6 }), (given, seed) => {
-        const placed = legalPlan(given, seed);
-        const { cost, broken } = judgePlan(given, placed);
+        const plan = legalPlan(given, seed);
+        const { cost, broken } = judge(given, plan);
         fc.pre(broken.length === 0);
-        const { mip, start, decode } = buildPlanModel(given, { from: placed, aim: 'cost' });
+        const { mip, start, decode } = buildPlanModel(given, { from: plan, aim: 'cost' });
         expect(brokenRows(mip, start)).toEqual([]);
         expect(objective(mip, start)).toBeCloseTo(cost.total, 1);
-        expect(decode(start)).toEqual(placed);
+        const { placed, ahead } = decode(start);
+        expect(placed).toEqual(plan.placed);
+        expect(ahead.toSorted()).toEqual(plan.ahead.toSorted());
       }),
       { seed: 61, numRuns: 80 },
     );
@@ -67,16 +78,16 @@ describe('the exact model', () => {
     fc.assert(
       fc.property(anyProblem, fc.integer({ min: 1, max: 1e6 }), (given, seed) => {
         const from = legalPlan(given, seed);
-        const before = judgePlan(given, from);
+        const before = judge(given, from);
         fc.pre(before.broken.length === 0);
-        const { free } = createNeighbourhoods(given, createRandom(seed)).next(from);
+        const { free } = createNeighbourhoods(given, createRandom(seed)).next(from.placed);
         const model = buildPlanModel(given, { from, free, aim: 'cost' });
         const { values } = solver(model.mip, { start: model.start, nodes: 5 });
-        const placed = model.decode(values ?? model.start);
-        const after = judgePlan(given, placed);
+        const plan = model.decode(values ?? model.start);
+        const after = judge(given, plan);
         expect(after.broken).toEqual([]);
         expect(after.cost.total).toBeLessThanOrEqual(before.cost.total + 0.01);
-        const moved = given.items.filter(({ id }) => placed[id] !== from[id] && !free.has(id));
+        const moved = given.items.filter(({ id }) => plan.placed[id] !== from.placed[id] && !free.has(id));
         expect(moved).toEqual([]);
       }),
       { seed: 62, numRuns: 6 },
@@ -86,7 +97,7 @@ describe('the exact model', () => {
   test('its optimum is that of brute force on 80 small problems', () => {
     fc.assert(
       fc.property(small(4), given => {
-        const { mip } = buildPlanModel(given, { from: {}, aim: 'cost' });
+        const { mip } = buildPlanModel(given, { from: laid({}), aim: 'cost' });
         const { ended, bound } = solver(mip, {});
         expect(ended).toBe('optimal');
         expect(bound).toBeCloseTo(bruteForce(given), 1);
@@ -100,7 +111,7 @@ describe('the exact model', () => {
       lookalikes: [['a', 'b']],
       apart: false,
     });
-    const { mip, start } = buildPlanModel(given, { from: { a: 1, b: 4, c: 2 }, aim: 'cost' });
+    const { mip, start } = buildPlanModel(given, { from: laid({ a: 1, b: 4, c: 2 }), aim: 'cost' });
     expect(objective(mip, start)).toBeCloseTo(judgePlan(given, { a: 1, b: 4, c: 2 }).cost.total, 2);
   });
 });
@@ -133,7 +144,7 @@ describe('planning with the exact solver', () => {
   test('mending leaves out no more than it must, then moves no more than it must: brute force agrees', () => {
     fc.assert(
       fc.property(small(4), fc.integer({ min: 1, max: 1e6 }), (fresh, seed) => {
-        const published = legalPlan(fresh, seed);
+        const published = legalPlan(fresh, seed).placed;
         const first = Object.entries(published).find(([, lesson]) => lesson === 1)?.[0];
         const taught = { lessons: 1, items: first === undefined ? {} : { [first]: 1 } };
         const given: PlanProblem = { ...fresh, published, taught };
@@ -152,7 +163,7 @@ describe('planning with the exact solver', () => {
       );
     fc.assert(
       fc.property(small(4), given => {
-        const least = leastMinutes(given, {}, solver);
+        const least = leastMinutes(given, laid({}), solver);
         if (!least) {
           expect(leftOut(given, 60)).toBeGreaterThan(0);
           return;

@@ -10,7 +10,7 @@ const seed = fc.integer({ min: 1, max: 1e6 });
 test('a step is about items of the problem, repeats for a seed, and asks for less left out only where something is', () => {
   fc.assert(
     fc.property(anyProblem, seed, (problem, start) => {
-      const placed = createPlanSearch(problem, start).best();
+      const { placed } = createPlanSearch(problem, start).best();
       const steps = () => {
         const neighbourhoods = createNeighbourhoods(problem, createRandom(start));
         return Array.from({ length: 6 }, () => neighbourhoods.next(placed));
@@ -32,7 +32,7 @@ test('a step is about items of the problem, repeats for a seed, and asks for les
 test('after so many steps in a row without a better plan it is time for something else, and a better one begins anew', () => {
   fc.assert(
     fc.property(anyProblem, seed, (problem, start) => {
-      const placed = createPlanSearch(problem, start).best();
+      const { placed } = createPlanSearch(problem, start).best();
       const neighbourhoods = createNeighbourhoods(problem, createRandom(start), 3);
       const stale = (outcome: 'better' | 'proven' | 'limit') => {
         neighbourhoods.next(placed);

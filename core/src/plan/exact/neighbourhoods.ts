@@ -86,13 +86,15 @@ export function createNeighbourhoods(
   };
 }
 
-/** Items that need each other, share an element or look alike. */
+/** Items that need each other, open ways for each other, share an element or look alike. */
 function relations(problem: PlanProblem): ReadonlyMap<string, readonly string[]> {
   const byElement = new Map<string, string[]>();
   for (const { id, elements } of problem.items)
     for (const element of elements) byElement.set(element, [...(byElement.get(element) ?? []), id]);
   const pairs = [
-    ...problem.items.flatMap(({ id, needs }) => needs.map(need => [id, need] as const)),
+    ...problem.items.flatMap(({ id, needs, out = [], in: into = [] }) =>
+      [...needs, ...out, ...into].map(other => [id, other] as const),
+    ),
     ...problem.lookalikes,
     ...[...byElement.values()].flatMap(users =>
       users.length > 6 ? [] : users.flatMap((a, index) => users.slice(index + 1).map(b => [a, b] as const)),

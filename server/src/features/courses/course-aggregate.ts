@@ -25,7 +25,7 @@ export function courseAggregate(scope: StudioScope, id: string): Aggregate<Cours
       if (touched.includes('lessons')) await refuseLostLessons(scope, course);
       refusePlacedElsewhere(course);
       const placed = placedInOrder(course);
-      const isOnlyPlaced = touched.every(key => key === 'placed');
+      const isOnlyPlaced = touched.every(key => key === 'placed' || key === 'placedAhead');
       return isOnlyPlaced ? placed : whole.check(placed, touched);
     },
     tell: () => readCourse(scope, id),

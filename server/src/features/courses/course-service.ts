@@ -53,6 +53,7 @@ function addVersion(
     ...(note && { note }),
     published: kind === 'publish',
     placed,
+    ...(course.placedAhead && { ahead: course.placedAhead }),
     left,
   };
   return { kind, what: name, changes: [], also: () => addPlans(scope, [plan]) };

@@ -1,4 +1,12 @@
-import { addDays, type Course, type Placed, type PlanVersion, placedOf, type Section } from '@map-step/core';
+import {
+  addDays,
+  type Course,
+  keptPlacing,
+  type Placed,
+  type Placing,
+  type PlanVersion,
+  type Section,
+} from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import { readableRows, type WrittenRow } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -32,19 +40,19 @@ export async function listRunning(scope: StudioScope, today: string): Promise<re
   const plans = await publishedPlans(scope, ids);
   return sections.flatMap(({ body: section, student_count: students }) => {
     const course = courses.get(section.course);
-    return course ? [{ section, students, course, plan: plans.get(course.id) ?? {} }] : [];
+    return course ? [{ section, students, course, plan: plans.get(course.id)?.placed ?? {} }] : [];
   });
 }
 
-/** Where the figures of some courses lie as they were published last; nothing of those that never were. */
+/** The plans of some courses as they were published last; nothing of those that never were. */
 export async function publishedPlans(
   scope: StudioScope,
   courses: readonly string[],
-): Promise<ReadonlyMap<string, Placed>> {
-  const rows = await scope.select<{ course_id: string; placed: PlanVersion['placed'] }>(
-    `SELECT DISTINCT ON (course_id) course_id, body -> 'placed' AS placed FROM plans
+): Promise<ReadonlyMap<string, Placing>> {
+  const rows = await scope.select<{ course_id: string; body: PlanVersion }>(
+    `SELECT DISTINCT ON (course_id) course_id, body FROM plans
      WHERE studio_id = $1 AND course_id = ANY($2) AND (body -> 'published')::boolean ORDER BY course_id, id DESC`,
     [courses],
   );
-  return new Map(rows.map(({ course_id, placed }) => [course_id, placedOf({ placed })]));
+  return new Map(rows.map(({ course_id, body }) => [course_id, keptPlacing(body)]));
 }

@@ -4,8 +4,8 @@ import {
   type ClassStanding,
   type Course,
   classStanding,
-  differences,
-  placedOf,
+  countDifferences,
+  draftPlacing,
 } from '@map-step/core';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { type Deps, todayIn } from '../../deps.ts';
@@ -108,8 +108,7 @@ async function listUnpublished(
   );
   return rows.flatMap(({ body: course, begins }) => {
     const before = published.get(course.id);
-    const now = placedOf(course);
-    const moved = Object.keys(differences(before ?? {}, now)).length;
+    const moved = countDifferences(before ?? { placed: {}, ahead: [] }, draftPlacing(course));
     const state = stateOf(course, before !== undefined, moved);
     return state === 'as-published' ? [] : [{ course: course.id, name: course.name, state, moved, begins }];
   });

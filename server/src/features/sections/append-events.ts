@@ -1,9 +1,9 @@
-// What happens in a class is added to its stream: of each kind the rules of what it may name, and its list.
+// What happens in a class is added to its stream: of each kind the rules of what it may name.
 import type { SentEvent, SignedInPerson, StoredAnswer } from '@map-step/contract';
 import { type ClassEvent, type ClassEventKind, type EntryOf, type Section, signEvent } from '@map-step/core';
 import { announce } from '../../db/change-feed.ts';
 import { documentStore } from '../../db/document-store.ts';
-import { type EventKinds, eventStore } from '../../db/event-store.ts';
+import { appendEntries, type ListedEntry } from '../../db/event-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import type { Deps } from '../../deps.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
@@ -23,16 +23,10 @@ interface KindRules<Kind extends ClassEventKind> {
   readonly topic: 'section' | 'check';
   /** Refuses events that name what is not there. */
   check(scope: StudioScope, section: Section, events: readonly EventOf<Kind>[]): Promise<void> | void;
-  store(scope: StudioScope, events: readonly EventOf<Kind>[]): Promise<unknown>;
 }
 
-const storeIn =
-  <List extends keyof EventKinds>(list: List) =>
-  (scope: StudioScope, events: readonly { readonly entry: EventKinds[List] }[]) =>
-    eventStore(scope, list).append(events.map(({ entry }) => entry));
-
 const RULES: { readonly [Kind in ClassEventKind]: KindRules<Kind> } = {
-  log: { topic: 'section', check: requireFigures, store: storeIn('logs') },
+  log: { topic: 'section', check: requireFigures },
   present: {
     topic: 'section',
     check: (_, section, events) =>
@@ -40,15 +34,9 @@ const RULES: { readonly [Kind in ClassEventKind]: KindRules<Kind> } = {
         section,
         events.map(({ entry }) => entry.student),
       ),
-    store: storeIn('attendance'),
   },
-  note: { topic: 'section', check: () => undefined, store: storeIn('notes') },
-  mark: {
-    topic: 'check',
-    check: requireAsked,
-    store: (scope, events) =>
-      eventStore(scope, 'marks').append(events.map(({ entry, check }) => ({ ...entry, check }))),
-  },
+  note: { topic: 'section', check: () => undefined },
+  mark: { topic: 'check', check: requireAsked },
 };
 
 /** Stores events of a class once each, however often they are sent; all of them, or nothing. */
@@ -67,7 +55,8 @@ export async function appendEvents(
   const events = sent.map(event => signEvent(event, { section: id, by: who.id }));
   const topics = new Set<'section' | 'check'>();
   for (const kind of Object.keys(RULES) as ClassEventKind[])
-    if (await appendKind(scope, section, kind, events)) topics.add(RULES[kind].topic);
+    if (await checkKind(scope, section, kind, events)) topics.add(RULES[kind].topic);
+  await appendEntries(scope, events.map(listedOf));
   const seq = await newestEvent(scope, id);
   for (const topic of topics) await announce(scope, { topic, id, seq });
   return { stored: events.map(({ entry }) => entry.id) };
@@ -78,8 +67,23 @@ async function takeTurn(scope: StudioScope, section: string): Promise<void> {
   await scope.select('SELECT pg_advisory_xact_lock(hashtextextended($1::text || $2, 0))', [section]);
 }
 
-/** False when there is nothing of this kind. */
-async function appendKind<Kind extends ClassEventKind>(
+function listedOf(event: ClassEvent): ListedEntry {
+  switch (event.kind) {
+    case 'log':
+      return { list: 'logs', entry: event.entry };
+    case 'present':
+      return { list: 'attendance', entry: event.entry };
+    case 'note':
+      return { list: 'notes', entry: event.entry };
+    case 'mark':
+      return { list: 'marks', entry: { ...event.entry, check: event.check } };
+    default:
+      return event satisfies never;
+  }
+}
+
+/** Holds the events of a kind to its rules; false when there are none. */
+async function checkKind<Kind extends ClassEventKind>(
   scope: StudioScope,
   section: Section,
   kind: Kind,
@@ -89,7 +93,6 @@ async function appendKind<Kind extends ClassEventKind>(
   if (ofKind.length === 0) return false;
   const rules: KindRules<Kind> = RULES[kind];
   await rules.check(scope, section, ofKind);
-  await rules.store(scope, ofKind);
   return true;
 }
 
@@ -110,7 +113,7 @@ async function requireFigures(
   _: Section,
   logs: readonly { readonly entry: EntryOf<'log'> }[],
 ): Promise<void> {
-  const figures = logs.map(({ entry }) => entry.pattern);
+  const figures = logs.flatMap(({ entry }) => entry.pattern ?? []);
   const rows = await scope.select<{ id: string }>(
     'SELECT id FROM patterns WHERE studio_id = $1 AND id = ANY($2)',
     [figures],

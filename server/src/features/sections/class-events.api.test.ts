@@ -81,6 +81,25 @@ test('a change says up to which event; an answer tells at most so many, and that
   end();
 });
 
+test('what is sent together is one stream: told in the order in which it was sent, whatever its kind', async () => {
+  const ottilie = await server.person('ottilie-marsh');
+  const { seq } = (await ottilie.call('section.read', { params })).body;
+  const at = '2026-03-09T19:25:00Z';
+  const note = { id: randomUUID(), lesson: 5, kind: 'note', text: 'Wet floor.', at };
+  const present = { id: randomUUID(), lesson: 5, student: 'alba-k', role: 'follow', here: true, at };
+  const events = [
+    ...eventsOf('note', note).events,
+    ...eventsOf('log', log('wrap')).events,
+    ...eventsOf('present', present).events,
+    ...eventsOf('log', log('gather')).events,
+  ];
+  expect((await ottilie.call('class.append', { params, body: { events } })).status).toBe(200);
+  const told = (await since(ottilie, seq)).events;
+  expect(told.map(({ kind, entry }) => [kind, entry.id])).toEqual(
+    events.map(({ kind, entry }) => [kind, (entry as { id: string }).id]),
+  );
+});
+
 test('a mark among a hundred viewers costs each of them one request of less than a kilobyte, and one query of the stream', async () => {
   const ottilie = await server.person('ottilie-marsh');
   const items = [{ pattern: 'wrap', layers: ['steps'], gate: true }];

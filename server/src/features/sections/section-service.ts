@@ -1,5 +1,12 @@
 import type { FinishBody, RecapAnswer, SectionAnswer } from '@map-step/contract';
-import { type Attendance, type Audience, membersOn, placedOf, type Role, type Section } from '@map-step/core';
+import {
+  type Attendance,
+  type Audience,
+  followedPlacing,
+  membersOn,
+  type Role,
+  type Section,
+} from '@map-step/core';
 import { getStored } from '../../aggregates/aggregate.ts';
 import type { OrderOf } from '../../compute/tasks.ts';
 import { workedOut } from '../../compute/work-first.ts';
@@ -108,7 +115,7 @@ async function draftOrder(
     tellsOtherCounts: studio.settings?.['otherCounts'] === true,
     course,
     material: await materialOfCourse(scope, course),
-    published: placedOf((await findPublishedPlan(scope, courseId)) ?? course),
+    published: followedPlacing(course, await findPublishedPlan(scope, courseId)),
     lesson,
     logs: await eventStore(scope, 'logs').list(id),
     notes: await eventStore(scope, 'notes').list(id),

@@ -88,6 +88,18 @@ describe('the log', () => {
     expect((await read()).logs.some(({ id }) => id === good.id)).toBe(false);
   });
 
+  test('what was taught ahead is logged by its element; an entry is of that or of a figure, never of both', async () => {
+    const { pattern: _, ...hold } = { ...entry(''), element: 'hold-close' };
+    const send = (log: object) => bram.call('class.append', { params: section, body: eventsOf('log', log) });
+    expect((await send(hold)).status).toBe(200);
+    expect((await read()).logs.find(({ id }) => id === hold.id)).toMatchObject({ element: 'hold-close' });
+    const { element: __, ...neither } = { ...hold, id: randomUUID() };
+    for (const wrong of [{ ...hold, id: randomUUID(), pattern: 'wrap' }, neither]) {
+      const { status, body } = await send(wrong);
+      expect([status, body.message]).toEqual([400, expect.stringContaining('taught ahead')]);
+    }
+  });
+
   test('a teacher of another class cannot write here, the director can', async () => {
     const suki = await server.person('suki-larch');
     const ottilie = await server.person('ottilie-marsh');
@@ -125,11 +137,11 @@ describe('a lesson and its recap', () => {
   test('a recap keeps which figures it promises: what its text is made to say no longer it promises no more', async () => {
     const four = { ...key, lesson: 4 };
     const { promises, markdown } = (await bram.call('recap.read', { params: four })).body.recap;
-    expect(promises).toEqual(['cross-over', 'gather', 'throw-out', 'hand-change']);
-    const changes = [{ field: 'markdown', from: markdown, to: markdown.replaceAll('Cross-over', 'More') }];
+    expect(promises).toEqual(['gather', 'throw-out', 'hand-change']);
+    const changes = [{ field: 'markdown', from: markdown, to: markdown.replaceAll('Gather', 'More') }];
     const command = { kind: 'edit', what: 'Text', changes } as const;
     const edited = await bram.call('recap.command', { params: four, body: { command } });
-    expect(edited.body.recap.promises).toEqual(['gather', 'throw-out', 'hand-change']);
+    expect(edited.body.recap.promises).toEqual(['throw-out', 'hand-change']);
   });
 
   test('entries of another lesson do not finish this one', async () => {

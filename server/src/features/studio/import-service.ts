@@ -41,7 +41,7 @@ const MAX_PROBLEMS = 50;
 const MOST_VALUES = 3_000_000;
 const TOLD = 500;
 
-/** Reads a `mapstep/2` text; everything wrong with its shape or meaning is told with its place. */
+/** Reads a `mapstep/3` text; everything wrong with its shape or meaning is told with its place. */
 export function readImport(text: string): StudioDocument {
   const read = readDocument(text, { depth: MAX_DEPTH, values: MOST_VALUES });
   if (!read.ok) {

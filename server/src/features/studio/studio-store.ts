@@ -142,7 +142,7 @@ export async function listRecapKeys(scope: StudioScope): Promise<readonly RecapK
   return rows.map(({ sectionId, lesson, audience }) => ({ section: sectionId, lesson, audience }));
 }
 
-/** The whole studio as `mapstep/2`. */
+/** The whole studio as `mapstep/3`. */
 export async function readStudioDocument(scope: StudioScope): Promise<StudioDocument> {
   const { holidays, settings, mappings, ext, ...studio } = await getStudio(scope);
   const lists: [string, readonly unknown[]][] = [];

@@ -18,5 +18,5 @@ test('a check asks what this class has by its own plan: what it did not reach in
     (body as { check: { items: { pattern: string }[] } }).check.items.map(({ pattern }) => pattern),
   );
   expect(asked.map(items => items.includes('hand-change'))).toEqual([false, true]);
-  expect(asked[0]).toContain('right-turn');
+  expect(asked[0]).toContain('left-turn');
 });

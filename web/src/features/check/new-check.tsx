@@ -31,7 +31,7 @@ export function NewCheck({ section: id, taken, mayWrite, go, leave }: NewCheckPr
       go(body.id);
     },
   });
-  const plan = classPlan?.answer.placed ?? (answer.published ? placedOf(answer.published) : saved);
+  const plan = classPlan?.answer.placed ?? (answer.published ? placedOf(answer.published) : saved.placed);
   const { dates = [] } = section?.section ?? {};
   const lessons = answer.course.lessons.length;
   const offer = (kind: Check['kind']) => {

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { type Course, placedInOrder } from '@map-step/core';
+import { type Course, placeItems } from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/client.ts';
@@ -17,8 +17,9 @@ export function CopyCourse() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const copyOf = (name: string): Course => {
-    const placed = Object.entries(saved).map(([pattern, lesson]) => ({ pattern, lesson }));
-    return placedInOrder({ ...answer.course, placed, id: newId(name, 'course'), name });
+    const { placed, ahead } = saved;
+    const copy = { ...answer.course, id: newId(name, 'course'), name };
+    return placeItems(copy, placed, Object.fromEntries(ahead.map(id => [id, true])));
   };
   const copy = useMutation({
     mutationFn: (name: string) => call('course.create', { body: { course: copyOf(name) } }),

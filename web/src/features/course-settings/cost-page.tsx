@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { COST_WEIGHTS, lastIntroducing, lessonShares } from '@map-step/core';
+import { COST_WEIGHTS, lastIntroducing, lessonShares, taughtLessons } from '@map-step/core';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useCourse, usePlan } from '../course/course-context.ts';
@@ -13,13 +13,15 @@ export function CostPage() {
   const weights = { ...COST_WEIGHTS, ...answer.course.weights };
   const { problem, judgement } = draft;
   const shares = problem ? lessonShares(problem) : [];
-  const total = (judgement?.lessons ?? []).reduce((sum, lesson) => sum + lesson.new, 0) / 10;
+  // Lessons that are over are not judged.
+  const judged = (judgement?.lessons ?? []).filter((_, index) => (shares[index] ?? 0) > 0);
+  const total = judged.reduce((sum, lesson) => sum + lesson.new, 0) / 10;
   const fullest = judgement?.lessons
     .map((lesson, index) => ({ lesson: index + 1, over: lesson.new / 10 - (shares[index] ?? 0) * total }))
     .filter(({ lesson }) => (shares[lesson - 1] ?? 0) > 0)
     .sort((a, b) => b.over - a.over)[0];
   const last = problem ? lastIntroducing(problem) : 0;
-  const firstShare = (shares[0] ?? 0) * total;
+  const firstShare = (shares[problem ? taughtLessons(problem) : 0] ?? 0) * total;
   const lastShare = (shares[last - 1] ?? 0) * total;
   return (
     <chakra.article maxW="44rem" display="grid" gap="5">
@@ -36,11 +38,12 @@ export function CostPage() {
         coulds before it leaves out one should, and no more.
       </Term>
       <Term title="Lessons fuller than their share" cost={judgement?.cost.level}>
-        The {points(total)} new minutes of this plan are spread over {last} lessons: a little more in the
-        first ({points(firstShare)} minutes) than in the last ({points(lastShare)}), because people are fresh
-        and reviews are few. Two minutes above its share cost nothing. Every minute beyond that costs{' '}
-        {weights.level} {weights.level === 1 ? 'point' : 'points'}, and in the fullest lesson{' '}
-        {weights.largest} more.{' '}
+        The {points(total)} new minutes that are to come are spread over {judged.length}{' '}
+        {judged.length === 1 ? 'lesson' : 'lessons'}
+        {judged.length > 1 &&
+          `: a little more in the first (${points(firstShare)} minutes) than in the last (${points(lastShare)}), because people are fresh and reviews are few`}
+        . Two minutes above its share cost nothing. Every minute beyond that costs {weights.level}{' '}
+        {weights.level === 1 ? 'point' : 'points'}, and in the fullest lesson {weights.largest} more.{' '}
         {fullest && fullest.over > 0 && (
           <>
             The fullest here is lesson {fullest.lesson}, {points(fullest.over)} minutes above its share.
@@ -55,6 +58,19 @@ export function CostPage() {
       <Term title="Mixed lessons" cost={judgement?.cost.mix}>
         A lesson with only patterns, or only turns, tires. Each lesson should bring two of the three kinds:
         basics, patterns and turns. Each kind it is short of costs {weights.mix} points.
+      </Term>
+      <Term title="From easy to hard" cost={judgement?.cost.order}>
+        Put in a row, always the easiest figure whose needs are taught, each has its place. One lesson before
+        or after it costs nothing; every lesson beyond costs {weights.order} points.
+      </Term>
+      <Term title="Dead ends" cost={judgement?.cost.stuck}>
+        What a class has had it should be able to dance, into and out again. Every lesson in which a figure
+        has no way in, or none out, costs {weights.stuck} points.
+      </Term>
+      <Term title="Shown a lesson ahead" cost={judgement?.cost.ahead}>
+        {answer.course.ahead
+          ? `A hold, a rhythm or a turn of three minutes or more may be shown a lesson before its first figure, where that evens the evenings out. Each costs ${weights.ahead} ${weights.ahead === 1 ? 'point' : 'points'}, so it is done only where it wins more.`
+          : 'This course shows nothing ahead: what is new with a figure comes with it.'}
       </Term>
       <Term title="Moved since it was published" cost={judgement?.cost.moved}>
         People have prepared for the published plan. Every figure that now lies elsewhere costs{' '}

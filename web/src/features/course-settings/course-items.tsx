@@ -48,7 +48,7 @@ export function CourseItems({ commands }: { commands: CourseCommands }) {
       </chakra.h3>
       <GridTable look="fields" heads={HEADS}>
         {items.map(item => (
-          <ItemRow key={item.pattern} item={item} saved={saved} commands={commands} />
+          <ItemRow key={item.pattern} item={item} saved={saved.placed} commands={commands} />
         ))}
       </GridTable>
       <AddFigure commands={commands} />

@@ -34,7 +34,7 @@ export function CourseLessons({ commands }: { commands: CourseCommands }) {
   const { section } = useClass();
   const { lessons } = course;
   const { saved } = usePlan();
-  const mayShorten = canDropLesson(lessons.length, saved);
+  const mayShorten = canDropLesson(lessons.length, saved.placed);
   return (
     <chakra.section aria-label="Lessons" overflowX="auto">
       <chakra.h3 fontSize="lg" mb="1">

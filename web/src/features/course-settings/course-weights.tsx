@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { COST_WEIGHTS, type CostWeights } from '@map-step/core';
+import { COST_WEIGHTS, type CostWeights, type Course } from '@map-step/core';
 import { Link, useLocation } from 'react-router';
 import { optionsOf } from '../../ui/choice.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
@@ -15,10 +15,22 @@ const WORDS: Readonly<Record<keyof CostWeights, string>> = {
   largest: 'for each such minute of the fullest lesson, on top',
   lookalike: 'for each pair of look-alikes in the wrong lessons',
   mix: 'for each kind of figure that a lesson is short of two',
+  order: 'for each lesson beyond one by which a figure lies off its place from easy to hard',
+  stuck: 'for each evening in which a figure cannot be danced on',
+  ahead: 'for each hold, rhythm or turn that is shown a lesson ahead',
   moved: 'for each figure that a published plan had elsewhere',
 };
 
 const FIELDS = optionsOf(WORDS);
+
+/** The course with its own points for something, or with the house's. */
+export function withWeight(course: Course, field: keyof CostWeights, value: number | undefined): Course {
+  const { weights, ...rest } = course;
+  const { [field]: _, ...others } = weights ?? {};
+  const isOwn = value !== undefined && value !== COST_WEIGHTS[field];
+  const next = isOwn ? { ...others, [field]: value } : others;
+  return Object.keys(next).length > 0 ? { ...rest, weights: next } : rest;
+}
 
 /** What the planner avoids, and how much; the house's own numbers are changed for this course. */
 export function CourseWeights({ commands }: { commands: CourseCommands }) {
@@ -26,13 +38,7 @@ export function CourseWeights({ commands }: { commands: CourseCommands }) {
   const { search } = useLocation();
   const own = answer.course.weights ?? {};
   const put = (field: keyof CostWeights, value: number | undefined) =>
-    commands.edit(`Points ${WORDS[field]}`, course => {
-      const { weights, ...rest } = course;
-      const { [field]: _, ...others } = weights ?? {};
-      const isOwn = value !== undefined && value !== COST_WEIGHTS[field];
-      const next = isOwn ? { ...others, [field]: value } : others;
-      return Object.keys(next).length > 0 ? { ...rest, weights: next } : rest;
-    });
+    commands.edit(`Points ${WORDS[field]}`, course => withWeight(course, field, value));
   return (
     <chakra.section aria-label="What it costs">
       <chakra.h3 fontSize="lg" mb="1">

@@ -2,7 +2,18 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { renderRoom } from '../../test/in-course.tsx';
+import { useCourseCommands } from '../course/course-commands.ts';
+import { CourseItems } from './course-items.tsx';
+import { CourseLessons } from './course-lessons.tsx';
+import { CourseWeights } from './course-weights.tsx';
+import { HowItIsPlanned } from './how-it-is-planned.tsx';
 import { SettingsPage } from './settings-page.tsx';
+
+// The whole page takes seconds to draw here: its parts are looked at by themselves.
+const Lessons = () => <CourseLessons commands={useCourseCommands()} />;
+const Items = () => <CourseItems commands={useCourseCommands()} />;
+const Weights = () => <CourseWeights commands={useCourseCommands()} />;
+const Ways = () => <HowItIsPlanned commands={useCourseCommands()} />;
 
 const field = (label: string) => screen.getByLabelText(label);
 
@@ -16,7 +27,7 @@ async function put(label: string, text: string) {
 }
 
 test('the minutes of a lesson are saved when the field is left, and the rest of the lesson stays', async () => {
-  const { server, saved } = renderRoom(<SettingsPage />);
+  const { server, saved } = renderRoom(<Lessons />);
   await put('Length of lesson 1, minutes', '75');
   await saved();
   expect(server.answer.course.lessons[0]).toMatchObject({ minutes: 75, fixed: { arrive: 3 } });
@@ -26,7 +37,7 @@ test('the minutes of a lesson are saved when the field is left, and the rest of 
 });
 
 test('a number that cannot stand is put back and not sent', async () => {
-  const { server, saved } = renderRoom(<SettingsPage />);
+  const { server, saved } = renderRoom(<Items />);
   await put('Wrap pinned to lesson', '40');
   await saved();
   expect(server.orders).toEqual([]);
@@ -34,7 +45,7 @@ test('a number that cannot stand is put back and not sent', async () => {
 });
 
 test('a rule that is emptied is taken away', async () => {
-  const { server, saved } = renderRoom(<SettingsPage />);
+  const { server, saved } = renderRoom(<Items />);
   await put('Wrap not after lesson', '7');
   await saved();
   const item = () => server.answer.course.items.find(({ pattern }) => pattern === 'wrap');
@@ -45,7 +56,7 @@ test('a rule that is emptied is taken away', async () => {
 });
 
 test('one more lesson comes before the last; one is taken away only where nothing lies', async () => {
-  const { server, saved } = renderRoom(<SettingsPage />);
+  const { server, saved } = renderRoom(<Lessons />);
   const fewer = () => screen.getByRole('button', { name: 'One lesson fewer' });
   expect(fewer()).toHaveProperty('disabled', true);
   await act(async () => fireEvent.click(screen.getByRole('button', { name: /^One more lesson/ })));
@@ -58,13 +69,29 @@ test('one more lesson comes before the last; one is taken away only where nothin
 });
 
 test('points of the house’s own are not written down, others are and can be given back', async () => {
-  const { server, saved } = renderRoom(<SettingsPage />);
+  const { server, saved } = renderRoom(<Weights />);
   const label = 'Points for each could that is left out';
   await put(label, '50');
   await saved();
   expect(server.answer.course.weights).toEqual({ could: 50 });
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Back to 100' })));
   await saved();
+  expect(server.answer.course).not.toHaveProperty('weights');
+});
+
+test('what the planner minds is turned off and on again', async () => {
+  const { server, saved } = renderRoom(<Ways />);
+  const press = async (name: RegExp) => {
+    await act(async () => fireEvent.click(screen.getByRole('checkbox', { name })));
+    await saved();
+  };
+  await press(/a lesson ahead of its figure/);
+  expect(server.answer.course).not.toHaveProperty('ahead');
+  await press(/a lesson ahead of its figure/);
+  expect(server.answer.course.ahead).toBe(true);
+  await press(/from easy to hard/);
+  expect(server.answer.course.weights).toEqual({ order: 0 });
+  await press(/from easy to hard/);
   expect(server.answer.course).not.toHaveProperty('weights');
 });
 

@@ -9,6 +9,7 @@ import { CourseItems } from './course-items.tsx';
 import { CourseLessons } from './course-lessons.tsx';
 import { CourseWeights } from './course-weights.tsx';
 import { HowItGoes } from './how-it-goes.tsx';
+import { HowItIsPlanned } from './how-it-is-planned.tsx';
 
 /** All that the planner keeps to: lessons and their minutes, dates, figures with their rules, weights. */
 export function SettingsPage() {
@@ -31,6 +32,7 @@ export function SettingsPage() {
         <HowItGoes commands={commands} isDisabled={!isDirector} />
         <CourseLessons commands={commands} />
         <CourseItems commands={commands} />
+        <HowItIsPlanned commands={commands} />
         <CourseWeights commands={commands} />
       </chakra.fieldset>
       {isDirector && (

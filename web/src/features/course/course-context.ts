@@ -7,7 +7,7 @@ import type {
   SignedInPerson,
   StudioAnswer,
 } from '@map-step/contract';
-import { type ClassPlan, isOnStaff, type Library, type Placed } from '@map-step/core';
+import { type ClassPlan, isOnStaff, type Library, type Placing } from '@map-step/core';
 import { createContext, use } from 'react';
 import type { WaitingEvent } from '../../api/outbox.ts';
 import type { CourseRules, DraftPlan } from './course-view.ts';
@@ -35,10 +35,10 @@ export interface CourseContent {
 export interface PlanContent {
   /** The plan that is looked at: the saved one, or one that is previewed. */
   readonly draft: DraftPlan;
-  /** Where the figures lie in the plan as it is saved. */
-  readonly saved: Placed;
+  /** The plan as it is saved. */
+  readonly saved: Placing;
   /** A plan shown but not saved, while the planner works. */
-  preview(placed: Placed | undefined): void;
+  preview(plan: Placing | undefined): void;
 }
 
 /** The class that is looked at, when the course has one. */

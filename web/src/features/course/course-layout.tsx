@@ -1,12 +1,13 @@
 import { chakra } from '@chakra-ui/react';
 import type { CourseAnswer, Material, SignedInPerson, StudioAnswer } from '@map-step/contract';
 import {
+  draftPlacing,
+  keptPlacing,
   lessonsBehind,
   lessonsOver,
   lessonsPassed,
   openLibrary,
-  type Placed,
-  placedOf,
+  type Placing,
 } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useMemo, useState } from 'react';
@@ -70,12 +71,16 @@ export function CourseLayout() {
 }
 
 /** A move, or a change that was saved, leaves all else as it was drawn already. */
-function rulesOf({ course: { placed: _, ...course }, published, sections }: CourseAnswer): CourseNow {
+function rulesOf({
+  course: { placed: _, placedAhead: __, ...course },
+  published,
+  sections,
+}: CourseAnswer): CourseNow {
   return { course, published, sections };
 }
 
-function placedIn({ course }: CourseAnswer): Placed {
-  return placedOf(course);
+function placingIn({ course }: CourseAnswer): Placing {
+  return draftPlacing(course);
 }
 
 interface Around {
@@ -101,12 +106,12 @@ function WithCourse({ answer, material, stamp, studio, me, today, children }: Lo
   return <CourseContext value={content}>{children}</CourseContext>;
 }
 
-const NOWHERE: Placed = {};
+const NOWHERE: Placing = { placed: {}, ahead: [] };
 
 function WithPlan({ children }: Around) {
   const { library, answer, over } = useCourse();
-  const [previewed, preview] = useState<Placed>();
-  const { data: saved = NOWHERE } = useQuery({ ...courseQuery(answer.course.id), select: placedIn });
+  const [previewed, preview] = useState<Placing>();
+  const { data: saved = NOWHERE } = useQuery({ ...courseQuery(answer.course.id), select: placingIn });
   const { course, published } = answer;
   // A published plan says where what was taught lay: then a move changes nothing of the problem.
   const followed = published || over === 0 ? NOWHERE : saved;
@@ -125,7 +130,7 @@ function WithClass({ children }: Around) {
   const { waiting, keep, section } = useWaitingEvents(me, id === undefined ? undefined : stored.data);
   const { saved } = usePlan();
   const { course, published } = answer;
-  const followed = useMemo(() => (published ? placedOf(published) : saved), [published, saved]);
+  const followed = useMemo(() => (published ? keptPlacing(published) : saved), [published, saved]);
   // Its key is long: it is looked up anew only when something of it has changed.
   const query = useMemo(
     () =>

@@ -1,5 +1,5 @@
 import type { Material, SectionAnswer } from '@map-step/contract';
-import { type Audience, type Course, endingWith, type Placed } from '@map-step/core';
+import { type Audience, type Course, endingWith, type Placing } from '@map-step/core';
 import {
   hashKey,
   infiniteQueryOptions,
@@ -110,13 +110,13 @@ function numberOf(material: Material): number {
 export function classPlanQuery(
   material: Material,
   course: Course,
-  published: Placed,
+  published: Placing,
   section: Pick<SectionAnswer, 'section' | 'logs' | 'recaps'> | undefined,
   over: number,
 ) {
   const recaps = (section?.recaps ?? []).map(({ lesson }) => ({ lesson }));
   const history = { logs: section?.logs ?? [], recaps, over };
-  const { placed: _, ...rules } = course;
+  const { placed: _, placedAhead: __, ...rules } = course;
   const told = section ? [rules, published, history, numberOf(material)] : [];
   const queryKey = [...keys.classPlan(section?.section.id ?? ''), ...told];
   return queryOptions({

@@ -4,11 +4,11 @@ import {
   type Course,
   type Judgement,
   judgePlan,
+  keptPlacing,
   type Library,
-  type Placed,
+  type Placing,
   type PlanProblem,
   type PlanVersion,
-  placedOf,
   taughtAsPlanned,
 } from '@map-step/core';
 
@@ -22,11 +22,10 @@ export function areNamesHidden(section: Pick<SectionAnswer, 'counts' | 'students
 }
 
 /** What a course is planned by: all of it but where its figures lie. */
-export type CourseRules = Omit<Course, 'placed'>;
+export type CourseRules = Omit<Course, 'placed' | 'placedAhead'>;
 
 /** The course's plan under the director's hands, with what it costs and breaks. */
-export interface DraftPlan {
-  readonly placed: Placed;
+export interface DraftPlan extends Placing {
   readonly problem: PlanProblem | undefined;
   readonly judgement: Judgement | undefined;
   /** Why the course cannot be planned at all. */
@@ -40,19 +39,22 @@ export interface DraftPlan {
 export function problemOf(
   library: Library,
   course: CourseRules,
-  { published, over, saved }: { published: PlanVersion | null; over: number; saved: Placed },
+  { published, over, saved }: { published: PlanVersion | null; over: number; saved: Placing },
 ): ReturnType<typeof buildPlanProblem> {
-  const taught = taughtAsPlanned(course, published ? placedOf(published) : saved, over);
+  const followed = published ? keptPlacing(published) : saved;
+  const taught = taughtAsPlanned(course, followed.placed, over);
   return buildPlanProblem(library, course, {
-    ...(published && { published: placedOf(published) }),
+    ...(published && { published: followed.placed }),
+    followed,
     ...(taught && { taught }),
   });
 }
 
 /** Judges a placing of the course's items. */
-export function draftPlan(built: ReturnType<typeof buildPlanProblem>, placed: Placed): DraftPlan {
-  if (!built.ok) return { placed, problem: undefined, judgement: undefined, faults: built.fault };
-  return { placed, problem: built.value, judgement: judgePlan(built.value, placed), faults: [] };
+export function draftPlan(built: ReturnType<typeof buildPlanProblem>, plan: Placing): DraftPlan {
+  if (!built.ok) return { ...plan, problem: undefined, judgement: undefined, faults: built.fault };
+  const judgement = judgePlan(built.value, plan.placed, plan.ahead);
+  return { ...plan, problem: built.value, judgement, faults: [] };
 }
 
 /** The lesson that was asked for, else the next one to teach. */

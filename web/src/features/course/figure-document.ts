@@ -44,6 +44,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   otherCounts: 'Counts of other schools',
   tracks: 'How it is danced',
   minutes: 'Minutes',
+  difficulty: 'How hard it is',
   claps: 'Claps',
   grades: 'Grades',
   elements: 'Elements',

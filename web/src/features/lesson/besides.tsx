@@ -29,7 +29,7 @@ export function SomethingElse({ log, notes, ordered }: BesidesProps) {
   return (
     <Group title="Something else we did">
       {rows.map(id => (
-        <MarkRow key={id} pattern={id} showName log={log} />
+        <MarkRow key={id} id={id} showName log={log} />
       ))}
       <Pick label="A figure of the house" among={others} value={[]} set={ids => pick([...picked, ...ids])} />
       {notes.notes

@@ -51,13 +51,20 @@ export function BriefPage() {
       <GroupColumns>
         <Tonight {...lessonOrder} />
         <Group title="The evening">
-          {order.blocks.map(({ kind, title, from, minutes, patterns }) => (
+          {order.blocks.map(({ kind, title, from, minutes, patterns, element }) => (
             <p key={`${kind} ${title}`}>
               <chakra.time fontWeight="700" fontVariantNumeric="tabular-nums">
                 {from}
               </chakra.time>{' '}
               {title} <Label>{minutes} min</Label>
               {kind !== 'new' && patterns.length > 0 && <Names ids={patterns} />}
+              {kind === 'new' && patterns.length > 1 && (
+                <>
+                  <Names ids={patterns.slice(1)} />
+                  <Label> in passing</Label>
+                </>
+              )}
+              {element && <Label>: {element.how}</Label>}
             </p>
           ))}
         </Group>

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { figureName, findContradictions, type Log } from '@map-step/core';
+import { type FigureLog, figureName, findContradictions, type Log } from '@map-step/core';
 import { Notice } from '../../ui/notice.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
@@ -13,7 +13,9 @@ export function Contradictions({ log }: { log: LessonLog }) {
   const { lesson } = usePlace();
   const { library, studio } = useCourse();
   const mayTeach = useMayTeach();
-  const logs = (section?.logs ?? []).filter(entry => entry.lesson === lesson);
+  const logs = (section?.logs ?? []).filter(
+    (entry): entry is FigureLog => entry.lesson === lesson && entry.pattern !== undefined,
+  );
   const open = findContradictions(
     logs,
     entry => entry.pattern,

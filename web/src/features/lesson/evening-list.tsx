@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import type { LessonBlock } from '@map-step/core';
 import { Label } from '../../ui/parts.tsx';
-import { MarkRow } from './mark-row.tsx';
+import { MarksOfBlock } from './marks-of-block.tsx';
 import type { LessonLog } from './use-log.ts';
 
 export interface ShownBlock {
@@ -69,10 +69,8 @@ export function EveningList({ blocks, present, log, enterOf }: EveningListProps)
                 {kind === 'new' && <Label>new</Label>}
               </chakra.div>
               {!isPresent && kind !== 'warm-up' && (
-                <chakra.div display="grid" gap="1.5" mt={patterns.length ? '1' : '0'}>
-                  {patterns.map(id => (
-                    <MarkRow key={id} pattern={id} showName={kind !== 'new'} log={log} />
-                  ))}
+                <chakra.div display="grid" gap="1.5" mt={patterns.length || block.element ? '1' : '0'}>
+                  <MarksOfBlock block={block} log={log} />
                 </chakra.div>
               )}
             </div>

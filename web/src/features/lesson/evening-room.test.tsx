@@ -20,9 +20,9 @@ const type = (label: string, value: string) =>
 test('before it begins the evening is told at a glance: what is new, from which hold, who lacks what', () => {
   open(5);
   const aside = screen.getByRole('complementary', { name: 'This lesson' });
-  expect(aside.textContent).toMatch(/Cross-over from Two hands or One hand/);
+  expect(aside.textContent).toMatch(/Gather from Two hands or One hand/);
   expect(aside.textContent).toMatch(/Hand change from One hand, not reached last time/);
-  expect(aside.textContent).toMatch(/Were away and lack:Jory W: Right turn/);
+  expect(aside.textContent).toMatch(/Were away and lack:Jory W: Left turn/);
   expect(aside.textContent).toMatch(/6 lead, 8 follow; 2 wait in turn/);
 });
 
@@ -80,17 +80,17 @@ test('where roles are uneven it is told who waits and who waits next, also after
 
 test('a correction of a log is told before it is saved', async () => {
   const { entries } = open(4);
-  const row = screen.getByRole('group', { name: 'How Right turn went' });
+  const row = screen.getByRole('group', { name: 'How Left turn went' });
   await act(async () => fireEvent.click(within(row).getByRole('button', { name: 'Solid' })));
   expect(entries()).toEqual([]);
-  expect(screen.getByText('Right turn was solid after all?')).toBeTruthy();
+  expect(screen.getByText('Left turn was solid after all?')).toBeTruthy();
   expect(screen.getByText(/The recap for the staff/)).toBeTruthy();
   await press('Leave it as it is');
-  expect(screen.queryByText('Right turn was solid after all?')).toBeNull();
+  expect(screen.queryByText('Left turn was solid after all?')).toBeNull();
   await act(async () => fireEvent.click(within(row).getByRole('button', { name: 'Solid' })));
   await press('Save this correction');
   expect(entries()).toMatchObject([
-    { kind: 'log', entry: { pattern: 'right-turn', result: 'solid', minutes: 14 } },
+    { kind: 'log', entry: { pattern: 'left-turn', result: 'solid', minutes: 14 } },
   ]);
 });
 
@@ -106,5 +106,5 @@ test('the brief has the evening, the class and what was promised on one page', (
   expect(screen.getByRole('heading', { name: 'Hustle 1, lesson 5 of 8' })).toBeTruthy();
   expect(screen.getByText(/6 lead, 8 follow · taught by Bram Okoro/)).toBeTruthy();
   const promised = screen.getByText('What was promised after lesson 4').parentElement;
-  expect(promised?.textContent).toContain('Cross-over');
+  expect(promised?.textContent).toContain('Gather');
 });

@@ -5,6 +5,7 @@ import { forgetRefused, ownerOf, type WaitingEvent } from '../../api/outbox.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Button } from '../../ui/parts.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
+import { useElementName } from '../course/use-elements.ts';
 import { Moves } from './moves.tsx';
 import type { LessonLog } from './use-log.ts';
 import { usePlanWith } from './use-plan-with.ts';
@@ -13,25 +14,30 @@ interface FinishLessonProps {
   readonly log: LessonLog;
   /** What the lesson was to do. */
   readonly figures: readonly string[];
+  /** What it was to prepare for next time. */
+  readonly elements: readonly string[];
   /** The clock is not needed any more. */
   finished(): void;
 }
 
 /** The way to finish a lesson: what has no mark is told first. */
-export function FinishLesson({ log, figures, finished }: FinishLessonProps) {
+export function FinishLesson({ log, figures, elements, finished }: FinishLessonProps) {
   const { library } = useCourse();
   const { lesson } = usePlace();
   const [isAsking, setAsking] = useState(false);
+  const elementName = useElementName();
   const unmarked = figures.filter(id => !log.of(id));
+  const unprepared = elements.filter(id => !log.prepared.of(id));
+  const names = [...unmarked.map(id => figureName(library, id)), ...unprepared.map(elementName)];
   return (
     <chakra.div display="grid" gap="2" borderTop="2px solid" borderColor="ink" pt="3" mt="3">
       <RefusedTaps log={log} />
       {isAsking ? (
         <Notice
           tone="now"
-          title={unmarked.length ? 'These will be logged as not reached:' : 'Everything is marked.'}
+          title={names.length ? 'These will be logged as not reached:' : 'Everything is marked.'}
         >
-          {unmarked.length > 0 && <p>{unmarked.map(id => figureName(library, id)).join(', ')}</p>}
+          {names.length > 0 && <p>{names.join(', ')}</p>}
           <Proposed unmarked={unmarked} />
           {log.waiting > 0 && (
             <p role="status">
@@ -42,7 +48,7 @@ export function FinishLesson({ log, figures, finished }: FinishLessonProps) {
           <chakra.div display="flex" flexWrap="wrap" gap="2" mt="2">
             <Button
               look="next"
-              onClick={() => log.finish(unmarked, finished)}
+              onClick={() => log.finish({ figures: unmarked, elements: unprepared }, finished)}
               disabled={log.isFinishing || log.waiting > 0}
             >
               Finish and draft the recap
@@ -100,13 +106,18 @@ function RefusedTaps({ log }: { log: LessonLog }) {
   );
 }
 
+type WaitingLog = Extract<WaitingEvent, { readonly kind: 'log' }>;
+
 function useWordsOf(): (event: WaitingEvent) => string {
   const { library } = useCourse();
   const { section } = useClass();
+  const elementName = useElementName();
+  const subjectName = ({ pattern, element }: WaitingLog['entry']) =>
+    pattern === undefined ? elementName(element ?? '') : figureName(library, pattern);
   return event => {
     switch (event.kind) {
       case 'log':
-        return `${figureName(library, event.entry.pattern)}, ${event.entry.result}`;
+        return `${subjectName(event.entry)}, ${event.entry.result}`;
       case 'mark':
         return `${figureName(library, event.entry.pattern)}, marked ${event.entry.mark}`;
       case 'note':

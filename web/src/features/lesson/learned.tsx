@@ -1,5 +1,12 @@
 import { chakra } from '@chakra-ui/react';
-import { type LearnedRatio, learnRatios, type PatternKind, standingLogs } from '@map-step/core';
+import {
+  type LearnedRatio,
+  type Log,
+  learnRatios,
+  type PatternKind,
+  standingLogs,
+  standingPrepared,
+} from '@map-step/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { commandsOn } from '../../api/commands.ts';
 import { Failure } from '../../ui/failure.tsx';
@@ -8,13 +15,20 @@ import { Button, Label } from '../../ui/parts.tsx';
 import { useClass, useCourse, usePlan } from '../course/course-context.ts';
 import { figureAggregate } from '../course/figure-document.ts';
 
-const STRANDS: Readonly<Record<PatternKind, string>> = {
+type Learned = LearnedRatio<PatternKind | 'prepared' | 'along'>;
+
+const STRANDS: Readonly<Record<Learned['kind'], string>> = {
   basic: 'Basics',
   pattern: 'Patterns',
   turn: 'Turns',
   drill: 'Drills',
   quality: 'Qualities',
+  prepared: 'Holds, rhythms and turns shown ahead',
+  along: 'Reviews in passing',
 };
+
+/** From so many times on reviews in passing tell whether half the minutes are enough. */
+const ENOUGH = 3;
 
 /** Under it a strand takes what was planned. */
 const WORTH_TELLING = 0.05;
@@ -34,7 +48,7 @@ export function LearnedMinutes() {
   );
 }
 
-function Strand({ learned: { kind, ratio, count } }: { learned: LearnedRatio }) {
+function Strand({ learned: { kind, ratio, count } }: { learned: Learned }) {
   const { figures, take } = useTakeOver(kind, ratio);
   const percent = Math.round(Math.abs(ratio - 1) * 100);
   return (
@@ -42,9 +56,12 @@ function Strand({ learned: { kind, ratio, count } }: { learned: LearnedRatio }) 
       <p>
         {STRANDS[kind]} take {percent} % {ratio > 1 ? 'longer' : 'less'} than planned{' '}
         <Label>
-          from {count} {count === 1 ? 'figure' : 'figures'}
+          from {count} {count === 1 ? 'time' : 'times'}
         </Label>
       </p>
+      {kind === 'along' && ratio > 1 && count >= ENOUGH && (
+        <Label>Half the minutes are too few for them: the course’s rules can give them whole ones.</Label>
+      )}
       {figures.length > 0 && !take.isSuccess && (
         <>
           <Label>
@@ -61,22 +78,37 @@ function Strand({ learned: { kind, ratio, count } }: { learned: LearnedRatio }) 
   );
 }
 
-function useLearnedRatios(): readonly LearnedRatio[] {
+function useLearnedRatios(): readonly Learned[] {
   const { library } = useCourse();
   const { section, classPlan } = useClass();
-  const taught = standingLogs(section?.logs ?? []).flatMap(({ pattern, lesson, minutes, result }) => {
-    const planned = classPlan?.answer.lessons[lesson - 1]?.minutes[pattern];
-    const kind = library.patterns.get(pattern)?.kind;
-    const isWhole = result === 'solid' || result === 'shaky';
-    return isWhole && kind && planned !== undefined && minutes !== undefined
-      ? [{ kind, planned: planned / 10, taken: minutes }]
-      : [];
+  const logs = section?.logs ?? [];
+  const plannedIn = (lesson: number) => classPlan?.answer.lessons[lesson - 1];
+  const figures = standingLogs(logs).flatMap(log => {
+    const planned = plannedIn(log.lesson);
+    const kind = library.patterns.get(log.pattern)?.kind;
+    const along = planned?.reviews.find(({ id, within }) => id === log.pattern && within !== undefined);
+    return along
+      ? timed('along', log, along.minutes)
+      : kind
+        ? timed(kind, log, planned?.minutes[log.pattern])
+        : [];
   });
-  return learnRatios(taught);
+  const prepared = standingPrepared(logs).flatMap(log => {
+    const element = plannedIn(log.lesson)?.prepare.find(({ id }) => id === log.element);
+    return timed('prepared', log, element?.minutes);
+  });
+  return learnRatios([...figures, ...prepared]);
+}
+
+function timed(kind: Learned['kind'], { minutes, result }: Log, planned: number | undefined) {
+  const isWhole = result === 'solid' || result === 'shaky';
+  return isWhole && planned !== undefined && minutes !== undefined
+    ? [{ kind, planned: planned / 10, taken: minutes }]
+    : [];
 }
 
 /** Gives the figures of a strand that are still to be taught their minutes by the ratio. */
-function useTakeOver(kind: PatternKind, ratio: number) {
+function useTakeOver(kind: Learned['kind'], ratio: number) {
   const { library, me } = useCourse();
   const { draft } = usePlan();
   const { classPlan } = useClass();

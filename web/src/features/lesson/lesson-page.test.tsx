@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 
-import { openLibrary, placedOf, planClass } from '@map-step/core';
+import { draftPlacing, openLibrary, planClass } from '@map-step/core';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { demoStudio, mondayClass, renderRoom } from '../../test/in-course.tsx';
@@ -31,16 +31,14 @@ test('the next lesson is a running order from its first minute to its last', () 
     within(order())
       .getAllByRole('heading')
       .map(({ textContent }) => textContent),
-  ).toContain('Cross-over');
+  ).toContain('Gather');
 });
 
 test('one tap marks a figure, and says over which entry', async () => {
   const { entries } = open(5);
-  await act(async () =>
-    fireEvent.click(within(marksOf('Cross-over')).getByRole('button', { name: 'Shaky' })),
-  );
+  await act(async () => fireEvent.click(within(marksOf('Gather')).getByRole('button', { name: 'Shaky' })));
   expect(entries()).toMatchObject([
-    { kind: 'log', entry: { lesson: 5, pattern: 'cross-over', result: 'shaky' } },
+    { kind: 'log', entry: { lesson: 5, pattern: 'gather', result: 'shaky' } },
   ]);
 });
 
@@ -96,7 +94,7 @@ test('an evening that starts late says when it now ends', () => {
 
 test('finishing without a connection says why it waits', () => {
   const monday = mondayClass(vi.fn());
-  const entry = { id: 'x', lesson: 5, pattern: 'cross-over', result: 'solid' };
+  const entry = { id: 'x', lesson: 5, pattern: 'gather', result: 'solid' };
   const waiting = [{ kind: 'log', entry }] as unknown as typeof monday.waiting;
   renderRoom(<LessonPage />, { lesson: 5, classContent: { ...monday, waiting } });
   fireEvent.click(screen.getByRole('button', { name: 'Finish lesson 5' }));
@@ -129,14 +127,14 @@ function openAfterUnwritten(lesson: number, role: 'director' | 'teacher' = 'dire
   const course = demoStudio.courses?.find(({ id }) => id === 'hustle-1');
   if (!monday.section || !course) throw new Error('the demo has no such class');
   const { logs, recaps } = monday.section;
-  const plan = planClass(openLibrary(demoStudio), course, placedOf(course), { logs, recaps, over: 5 });
+  const plan = planClass(openLibrary(demoStudio), course, draftPlacing(course), { logs, recaps, over: 5 });
   const classContent = { ...monday, classPlan: plan.ok ? plan.value : undefined };
   const room = renderRoom(<LessonPage />, { role, lesson, classContent });
   // There is no worker here: what it would say of the class as it was before that evening.
   for (const { queryKey } of room.client.getQueryCache().findAll({ queryKey: ['class-plan'] }))
     room.client.setQueryData(
       queryKey,
-      planClass(openLibrary(demoStudio), course, placedOf(course), { logs, recaps, over: 4 }),
+      planClass(openLibrary(demoStudio), course, draftPlacing(course), { logs, recaps, over: 4 }),
     );
   return room;
 }
@@ -145,18 +143,18 @@ test('an evening of which nobody wrote does not lock the next one, and is asked 
   const { server } = openAfterUnwritten(6);
   expect(screen.getByRole('button', { name: 'Start the evening' })).toBeTruthy();
   expect(screen.getByText('Nothing was written of lesson 5 (Monday 9 March)')).toBeTruthy();
-  expect(screen.getByText(/It is taken as planned until somebody says how it went: Cross-over/)).toBeTruthy();
+  expect(screen.getByText(/It is taken as planned until somebody says how it went: Gather/)).toBeTruthy();
   expect(screen.getByRole('link', { name: /It was not held/ })).toBeTruthy();
   press('It went as planned');
   await waitFor(() => expect(server.sent).toHaveLength(1));
   const [{ logs }] = server.sent as [{ logs: { result: string; lesson: number; pattern: string }[] }];
-  expect(logs.map(({ pattern }) => pattern)).toContain('cross-over');
+  expect(logs.map(({ pattern }) => pattern)).toContain('gather');
   expect(new Set(logs.map(({ result, lesson }) => `${lesson} ${result}`))).toEqual(new Set(['5 solid']));
 });
 
 test('it is written down late as the plan then was, and finished like any other', async () => {
   openAfterUnwritten(5);
-  const marks = await screen.findByRole('group', { name: 'How Cross-over went' });
+  const marks = await screen.findByRole('group', { name: 'How Gather went' });
   expect(within(marks).getByRole('button', { name: 'Solid' })).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Finish lesson 5' })).toBeTruthy();
 });

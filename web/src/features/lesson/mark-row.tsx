@@ -6,7 +6,7 @@ import { Button, Label } from '../../ui/parts.tsx';
 import { goAlong } from '../../ui/row-keys.ts';
 import { TextField } from '../../ui/text-field.tsx';
 import { useCourse } from '../course/course-context.ts';
-import type { LessonLog } from './use-log.ts';
+import type { MarksOf } from './use-log.ts';
 
 export const RESULTS = [
   { id: 'solid', word: 'Solid', tone: 'ready', key: 's' },
@@ -42,9 +42,13 @@ const Result = chakra('button', {
 });
 
 interface MarkRowProps {
-  readonly pattern: string;
+  /** A figure; or an element, with its name. */
+  readonly id: string;
+  readonly name?: string | undefined;
+  /** Said beside the name. */
+  readonly context?: string | undefined;
   readonly showName: boolean;
-  readonly log: LessonLog | undefined;
+  readonly log: MarksOf | undefined;
   readonly size?: 'normal' | 'large';
   /** True for the figure that the keys mark. */
   readonly isAimed?: boolean;
@@ -56,18 +60,24 @@ interface MarkRowProps {
 
 /** How a figure went: one tap, and where they are needed the minutes it took and a note. */
 export function MarkRow(props: MarkRowProps) {
-  const { pattern, showName, log, size = 'normal', isAimed = false, taken, onTap } = props;
+  const { id, showName, log, size = 'normal', isAimed = false, taken, onTap } = props;
   const { library } = useCourse();
   const [isNoting, setNoting] = useState(false);
-  const name = figureName(library, pattern);
-  const { result, note, minutes } = log?.of(pattern) ?? {};
+  const name = props.name ?? figureName(library, id);
+  const { result, note, minutes } = log?.of(id) ?? {};
   const saveNote = (data: FormData) => {
-    if (log && result) log.tap(pattern, result, { note: String(data.get('note')).trim() });
+    if (log && result) log.tap(id, result, { note: String(data.get('note')).trim() });
     setNoting(false);
   };
-  if (!log) return showName ? <p>{name}</p> : null;
+  if (!log)
+    return showName ? (
+      <p>
+        {name}
+        {props.context && <Label>, {props.context}</Label>}
+      </p>
+    ) : null;
   const tap = (chosen: LogResult) =>
-    onTap ? onTap(chosen) : log.tap(pattern, chosen, taken === undefined ? {} : { minutes: taken });
+    onTap ? onTap(chosen) : log.tap(id, chosen, taken === undefined ? {} : { minutes: taken });
   return (
     <div>
       <chakra.div
@@ -91,6 +101,7 @@ export function MarkRow(props: MarkRowProps) {
             pl="1.5"
           >
             {name}
+            {props.context && <Label>, {props.context}</Label>}
           </chakra.span>
         )}
         <ResultButtons result={result} size={size} tap={tap} />
@@ -105,7 +116,7 @@ export function MarkRow(props: MarkRowProps) {
               <MinutesTaken
                 name={name}
                 minutes={minutes}
-                save={value => log.tap(pattern, result, { minutes: value })}
+                save={value => log.tap(id, result, { minutes: value })}
               />
             )}
             <Button look="quiet" size="small" onClick={() => setNoting(true)}>

@@ -1,10 +1,11 @@
 import { chakra } from '@chakra-ui/react';
-import { cautionNotice, cautionsOf, type LessonBlock, labelOf } from '@map-step/core';
+import { cautionNotice, cautionsOf, figureName, type LessonBlock, labelOf } from '@map-step/core';
 import { Hint } from '../../ui/hint.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
 import { useCourse } from '../course/course-context.ts';
-import { MarkRow, type RESULTS } from './mark-row.tsx';
+import type { RESULTS } from './mark-row.tsx';
+import { MarksOfBlock, markedIn, marksIn } from './marks-of-block.tsx';
 import type { LessonLog } from './use-log.ts';
 
 interface PresentBlockProps {
@@ -28,12 +29,13 @@ interface PresentBlockProps {
 /** What is danced now, to be read at arm's length: its clock, its layers, its cues, how it goes, and what is next. */
 export function PresentBlock(props: PresentBlockProps) {
   const { block, from, to, left, isPaused, next, taken, log, goOn, pause, lengthen } = props;
-  const { kind, patterns } = block;
-  const marked = kind === 'warm-up' ? [] : patterns;
+  const { kind, patterns, element } = block;
+  const marked = markedIn(block);
+  const marks = marksIn(block, log);
   // A key never changes a mark of several unseen.
-  const aimed = marked.find(id => !log?.of(id)) ?? (marked.length === 1 ? marked[0] : undefined);
+  const aimed = marked.find(id => !marks?.of(id)) ?? (marked.length === 1 ? marked[0] : undefined);
   const mark = (result: (typeof RESULTS)[number]['id']) =>
-    log && aimed !== undefined ? () => log.tap(aimed, result, minutesOf(kind, taken)) : undefined;
+    marks && aimed !== undefined ? () => marks.tap(aimed, result, minutesOf(kind, taken)) : undefined;
   useShortcuts({
     'next-block': goOn,
     'pause-block': pause,
@@ -43,6 +45,7 @@ export function PresentBlock(props: PresentBlockProps) {
     'mark-touched': mark('touched'),
     'mark-not-reached': mark('not-reached'),
   });
+  const careFor = kind === 'new' ? patterns[0] : element?.figures[0];
   return (
     <chakra.section
       aria-label="Now"
@@ -71,22 +74,13 @@ export function PresentBlock(props: PresentBlockProps) {
         </chakra.p>
       )}
       <chakra.div display="grid" gap="2">
-        {marked.map(id => (
-          <MarkRow
-            key={id}
-            pattern={id}
-            showName={kind !== 'new'}
-            log={log}
-            size="large"
-            isAimed={id === aimed && marked.length > 1}
-            taken={kind === 'new' ? taken : undefined}
-          />
-        ))}
+        <MarksOfBlock block={block} log={log} size="large" aimed={aimed} taken={taken} />
       </chakra.div>
       {kind === 'warm-up' && <WarmUp patterns={patterns} />}
       {kind === 'new' && patterns[0] !== undefined && <CountAndCues pattern={patterns[0]} />}
       <Layers block={block} />
-      {kind === 'new' && patterns[0] !== undefined && <Care pattern={patterns[0]} />}
+      {element && <ForNextTime element={element} />}
+      {careFor !== undefined && <Care pattern={careFor} />}
     </chakra.section>
   );
 }
@@ -124,9 +118,9 @@ function BlockButtons({ isPaused, goOn, back, pause, lengthen }: PresentBlockPro
   );
 }
 
-/** Only a block of one figure says how long that took. */
+/** Only a block of one thing says how long that took. */
 function minutesOf(kind: LessonBlock['kind'], taken: number | undefined) {
-  return kind === 'new' && taken !== undefined ? { minutes: taken } : {};
+  return (kind === 'new' || kind === 'prepare') && taken !== undefined ? { minutes: taken } : {};
 }
 
 function Clock({ left, isPaused }: { left: number; isPaused: boolean }) {
@@ -151,6 +145,19 @@ function Clock({ left, isPaused }: { left: number; isPaused: boolean }) {
 
 function clockOf(seconds: number): string {
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}
+
+/** How an element is taught by itself, and what it is for. */
+function ForNextTime({ element: { how, figures } }: { element: NonNullable<LessonBlock['element']> }) {
+  const { library } = useCourse();
+  return (
+    <chakra.div fontSize={{ base: 'md', md: 'xl' }}>
+      <p>{how}.</p>
+      {figures.length > 0 && (
+        <Label>For {figures.map(id => figureName(library, id)).join(', ')}, next time.</Label>
+      )}
+    </chakra.div>
+  );
 }
 
 function WarmUp({ patterns }: { patterns: readonly string[] }) {

@@ -87,7 +87,7 @@ function EveningRoom(lessonOrder: LessonOrder) {
   );
 }
 
-function LessonTitle({ evening: { log, mayLog, isNext, figures } }: { evening: EveningOfRoom }) {
+function LessonTitle({ evening: { log, mayLog, isNext, figures, elements } }: { evening: EveningOfRoom }) {
   const { answer } = useCourse();
   const { section, classPlan } = useClass();
   const { lesson } = usePlace();
@@ -103,7 +103,8 @@ function LessonTitle({ evening: { log, mayLog, isNext, figures } }: { evening: E
         <Link to={`/courses/${answer.course.id}/brief${search}`}>Brief for a stand-in</Link>
         {mayLog && (
           <Label aria-live="polite" ml="auto">
-            {figures.filter(id => log.of(id)).length} of {figures.length} marked
+            {figures.filter(id => log.of(id)).length + elements.filter(id => log.prepared.of(id)).length} of{' '}
+            {figures.length + elements.length} marked
             {log.waiting > 0 ? `, ${log.waiting} waiting to be sent` : ', saved'}
           </Label>
         )}
@@ -134,7 +135,9 @@ function BesideTheEvening({ evening, lessonOrder }: BesideProps) {
           Begin the clock anew
         </Button>
       )}
-      {mayLog && <FinishLesson log={log} figures={evening.figures} finished={run.forget} />}
+      {mayLog && (
+        <FinishLesson log={log} figures={evening.figures} elements={evening.elements} finished={run.forget} />
+      )}
     </chakra.aside>
   );
 }

@@ -1,11 +1,12 @@
 import { chakra } from '@chakra-ui/react';
-import { figureName, standingLogs } from '@map-step/core';
+import { figureName, standingLogs, standingPrepared } from '@map-step/core';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { Button, Label, TwoColumns } from '../../ui/parts.tsx';
 import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
+import { useElementName } from '../course/use-elements.ts';
 import { Contradictions } from './contradictions.tsx';
 import { CorrectionNotice } from './correction.tsx';
 import { MarkRow, RESULTS } from './mark-row.tsx';
@@ -26,6 +27,8 @@ export function TaughtLesson() {
   const notes = useNotes();
   const [correction, correct] = useState<Supposed>();
   const logs = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
+  const prepared = standingPrepared(section?.logs ?? []).filter(entry => entry.lesson === lesson);
+  const elementName = useElementName();
   const name = (id: string) => figureName(library, id);
   return (
     <TwoColumns>
@@ -48,7 +51,7 @@ export function TaughtLesson() {
             <chakra.li key={pattern} py="2" borderBottom="1px solid" borderColor="line">
               {mayTeach ? (
                 <MarkRow
-                  pattern={pattern}
+                  id={pattern}
                   showName
                   log={log}
                   onTap={chosen => chosen !== result && correct({ pattern, result: chosen })}
@@ -63,6 +66,18 @@ export function TaughtLesson() {
             </chakra.li>
           ))}
         </chakra.ul>
+        {prepared.map(({ element, result }) => (
+          <chakra.div key={element} py="2" borderBottom="1px solid" borderColor="line">
+            <Label>For next time</Label>
+            {mayTeach ? (
+              <MarkRow id={element} name={elementName(element)} showName log={log.prepared} />
+            ) : (
+              <p>
+                {elementName(element)}: {RESULTS.find(({ id }) => id === result)?.word.toLowerCase()}
+              </p>
+            )}
+          </chakra.div>
+        ))}
         {logs.length === 0 && <p>Nothing was logged in this lesson.</p>}
         {notes.notes.map(({ id, kind, text, tempo }) => (
           <p key={id}>

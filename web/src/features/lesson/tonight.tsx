@@ -25,9 +25,11 @@ export function Tonight({ planned, order, recall }: LessonOrder) {
   const fading = [...recall]
     .filter(([id, value]) => value < (studio.recallAim ?? RECALL_AIM) && !shaky.has(id))
     .map(([id]) => id);
+  // What is prepared for a figure is taken care of as that figure is.
+  const prepared = order.blocks.flatMap(({ element }) => element?.figures ?? []);
   const cautions = [
     ...new Set(
-      fresh.flatMap(id => {
+      [...fresh, ...prepared].flatMap(id => {
         const pattern = library.patterns.get(id);
         return pattern ? cautionsOf(pattern, studio.studio) : [];
       }),

@@ -2,6 +2,7 @@ import { type Evening, minutesAsItStands, presentBlock, type RunningOrder, taken
 import { useState } from 'react';
 import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
 import type { ShownBlock } from './evening-list.tsx';
+import { marksIn } from './marks-of-block.tsx';
 import { useAttendance } from './use-attendance.ts';
 import { useEvening } from './use-evening.ts';
 import { type LessonLog, useLessonLog } from './use-log.ts';
@@ -39,6 +40,8 @@ export function useEveningRoom(order: RunningOrder) {
     ordered: new Set(order.blocks.flatMap(({ patterns }) => patterns)),
     /** Those that are marked. */
     figures: kept,
+    /** What is prepared for next time is marked too. */
+    elements: order.blocks.flatMap(({ element }) => element?.id ?? []),
     enterOf: (block: number) => clock.enterOf(block, () => settle(log, here, clock.taken)),
   };
 }
@@ -82,11 +85,14 @@ function useClockOf(order: RunningOrder, mayLog: boolean) {
 
 /** What the clock says of the block that is left is put down with its figure. */
 function settle(log: LessonLog, here: ShownBlock | undefined, taken: number | undefined): void {
-  const [pattern] = here?.block.patterns ?? [];
-  if (here?.block.kind !== 'new' || pattern === undefined || taken === undefined) return;
-  const before = log.of(pattern);
+  if (!here || taken === undefined) return;
+  const { block } = here;
+  const id = block.kind === 'new' ? block.patterns[0] : block.element?.id;
+  const marks = marksIn(block, log);
+  if (id === undefined || !marks) return;
+  const before = marks.of(id);
   if (before && before.result !== 'not-reached' && before.minutes !== taken)
-    log.tap(pattern, before.result, { minutes: taken });
+    marks.tap(id, before.result, { minutes: taken });
 }
 
 /** Half minutes are as exact as anybody says it. */

@@ -15,13 +15,15 @@ export function useLessonOrder(): LessonOrder | undefined {
   const { section, classPlan } = useClass();
   const { lesson } = usePlace();
   return useMemo(() => {
-    const planned = classPlan?.answer.lessons[lesson - 1];
-    if (!planned || !section) return undefined;
+    const lessons = classPlan?.answer.lessons ?? [];
+    const [planned, next] = [lessons[lesson - 1], lessons[lesson]];
+    if (!planned || !section || !classPlan) return undefined;
     const { dates, start } = section.section;
     const recall = recallOn(dancedBefore(section.section, section.logs, lesson), dates[lesson - 1] ?? today);
     const { taught, carried, begun } = classPlan.progress;
     const order = runningOrder({
       ...{ course: answer.course, lesson, planned, library, start, recall },
+      ...(next && { next }),
       taught: Object.keys(taught),
       left: [...carried, ...begun],
       ...(studio.recallAim !== null && { aim: studio.recallAim }),

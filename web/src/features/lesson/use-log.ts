@@ -1,5 +1,12 @@
 import type { LogEntry } from '@map-step/contract';
-import { type Log, type LogResult, standingLogs } from '@map-step/core';
+import {
+  type ElementLog,
+  type FigureLog,
+  type Log,
+  type LogResult,
+  standingLogs,
+  standingPrepared,
+} from '@map-step/core';
 import { useMutation } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 import type { WaitingEvent } from '../../api/outbox.ts';
@@ -13,15 +20,28 @@ export interface Said {
   readonly minutes?: number | undefined;
 }
 
-export interface LessonLog {
-  /** What stands for a figure in this lesson. */
-  of(pattern: string): Log | undefined;
+type Subject = Pick<FigureLog, 'pattern' | 'element'> | Pick<ElementLog, 'pattern' | 'element'>;
+
+export interface Unmarked {
+  readonly figures: readonly string[];
+  readonly elements: readonly string[];
+}
+
+/** What is written of the figures of an evening, or of its elements for next time. */
+export interface MarksOf {
+  /** What stands in this lesson. */
+  of(id: string): Log | undefined;
+  /** One tap: kept at once in this browser, shown at once, sent as soon as it can be. */
+  tap(id: string, result: LogResult, said?: Said): void;
+}
+
+export interface LessonLog extends MarksOf {
+  /** The elements that are prepared for next time. */
+  readonly prepared: MarksOf;
   /** Figures that have an entry in this lesson, in the order in which they got one. */
   readonly logged: readonly string[];
-  /** One tap: kept at once in this browser, shown at once, sent as soon as it can be. */
-  tap(pattern: string, result: LogResult, said?: Said): void;
   /** Logs what has no mark as not reached; the server drafts the recaps. */
-  finish(unmarked: readonly string[], finished: () => void): void;
+  finish(unmarked: Unmarked, finished: () => void): void;
   /** How many taps have not reached the server yet. */
   readonly waiting: number;
   /** Taps that the server will not take. */
@@ -35,21 +55,28 @@ export function useLessonLog(): LessonLog {
   const { section, waiting, keep } = useClass();
   const { lesson } = usePlace();
   const id = section?.section.id ?? '';
-  const standing = standingLogs(section?.logs ?? []).filter(entry => entry.lesson === lesson);
+  const logs = section?.logs ?? [];
+  const standing = standingLogs(logs).filter(entry => entry.lesson === lesson);
+  const prepared = standingPrepared(logs).filter(entry => entry.lesson === lesson);
   // Seen is what the server had told, not what still waits here: others may have written in between.
   const unsent = new Set(waiting.map(event => event.entry.id));
-  const stored = (section?.logs ?? []).filter(entry => !unsent.has(entry.id));
-  const find = (pattern: string) => standing.find(entry => entry.pattern === pattern);
+  const stored = logs.filter(entry => !unsent.has(entry.id));
   const finishing = useFinish(id);
-  const entry = (pattern: string, result: LogResult, said: Said = {}): LogEntry => {
-    const before = find(pattern);
-    const seen = stored.findLast(one => one.lesson === lesson && one.pattern === pattern);
+  const find = ({ pattern, element }: Subject): Log | undefined =>
+    pattern === undefined
+      ? prepared.find(entry => entry.element === element)
+      : standing.find(entry => entry.pattern === pattern);
+  const entry = (subject: Subject, result: LogResult, said: Said = {}): LogEntry => {
+    const before = find(subject);
+    const seen = stored.findLast(
+      one => one.lesson === lesson && one.pattern === subject.pattern && one.element === subject.element,
+    );
     const note = said.note ?? before?.note;
     const minutes = 'minutes' in said ? said.minutes : before?.minutes;
     return {
       id: crypto.randomUUID(),
       lesson,
-      pattern,
+      ...subject,
       result,
       at: new Date().toISOString(),
       ...(note && { note }),
@@ -57,15 +84,24 @@ export function useLessonLog(): LessonLog {
       ...(seen && { replaces: seen.id }),
     };
   };
+  const marks = (subjectOf: (id: string) => Subject): MarksOf => ({
+    of: id => find(subjectOf(id)),
+    tap: (id, result, said) => keep({ kind: 'log', entry: entry(subjectOf(id), result, said) }),
+  });
   return {
-    of: find,
+    ...marks(pattern => ({ pattern })),
+    prepared: marks(element => ({ element })),
     logged: standing.map(({ pattern }) => pattern),
-    tap: (pattern, result, said) => keep({ kind: 'log', entry: entry(pattern, result, said) }),
-    finish: (unmarked, finished) =>
+    finish: ({ figures, elements }, finished) => {
+      const unmarked: Subject[] = [
+        ...figures.map(pattern => ({ pattern })),
+        ...elements.map(element => ({ element })),
+      ];
       finishing.mutate(
-        unmarked.map(pattern => entry(pattern, 'not-reached')),
+        unmarked.map(subject => entry(subject, 'not-reached')),
         { onSuccess: finished },
-      ),
+      );
+    },
     waiting: waiting.filter(({ refused }) => refused === undefined).length,
     refused: waiting.filter(({ refused }) => refused !== undefined),
     isFinishing: finishing.isPending,

@@ -1,9 +1,9 @@
-import { type Placed, placedOf } from '@map-step/core';
+import { keptPlacing, type Placing } from '@map-step/core';
 import { useCourse, usePlan } from '../course/course-context.ts';
 
-/** Where the figures lie in the plan that the classes follow. */
-export function usePublished(): Placed {
+/** The plan that the classes follow. */
+export function usePublished(): Placing {
   const { answer } = useCourse();
   const { saved } = usePlan();
-  return answer.published ? placedOf(answer.published) : saved;
+  return answer.published ? keptPlacing(answer.published) : saved;
 }

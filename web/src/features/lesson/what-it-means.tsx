@@ -49,7 +49,7 @@ export function WhatItMeans() {
       )}
       <Group title="The coming lessons">
         <Moves
-          before={before}
+          before={before.placed}
           after={classPlan.answer.placed}
           from={classPlan.progress.lessons + 1}
           of={answer.course.lessons.length}

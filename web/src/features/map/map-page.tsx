@@ -102,7 +102,7 @@ function PlanMap() {
       moves.move(Object.fromEntries(ids.map(one => [one, null])));
       return;
     }
-    const [to, from] = [Number(over.id), saved[id]];
+    const [to, from] = [Number(over.id), saved.placed[id]];
     if (from === undefined || ids.length === 1) moves.move(Object.fromEntries(ids.map(one => [one, to])));
     else moves.shift(ids, to - from);
   };

@@ -6,6 +6,7 @@ import { type PlanContent, useCourse } from '../course/course-context.ts';
 import { ChosenFigure } from './plan/chosen-figure.tsx';
 import { ClassMend } from './plan/class-mend.tsx';
 import { PublishPlan } from './plan/publish-plan.tsx';
+import { StuckFigures } from './plan/stuck-figures.tsx';
 import type { MapMoves } from './plan/use-moves.ts';
 import { Versions } from './plan/versions.tsx';
 import { FitPanel } from './planner/fit-panel.tsx';
@@ -39,14 +40,17 @@ export function PlanPanel({ chosen, ...props }: PanelProps & { readonly chosen: 
           plan={plan}
           planner={planner}
           found={found}
-          take={taken => moves.move(taken, 'The level planned')}
+          take={(taken, ahead) => moves.move(taken, 'The level planned', ahead)}
         />
       )}
-      {!(found && planner.isShown) && <Verdict draft={plan.draft} moves={hands} />}
+      {!(found && planner.isShown) && (
+        <Verdict draft={plan.draft} moves={hands} isBrief={last !== undefined} />
+      )}
       {chosen.length > 1 && (
         <Label>{chosen.length} figures are chosen: arrows and dragging move them together.</Label>
       )}
       {last !== undefined && <ChosenFigure id={last} draft={plan.draft} moves={hands} />}
+      {!(found && planner.isShown) && <StuckFigures draft={plan.draft} moves={hands} />}
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
-import { type Figure, figureElements, printBeats, TICKS_PER_BEAT } from '@map-step/core';
+import { type Figure, figureDifficulty, figureElements, printBeats, TICKS_PER_BEAT } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
-import { type ReactNode, useDeferredValue, useState } from 'react';
+import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Group, GroupColumns } from '../../ui/group.tsx';
@@ -10,6 +10,7 @@ import { Notice } from '../../ui/notice.tsx';
 import { Button, Empty, Label, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
 import { useCourse, usePlan } from '../course/course-context.ts';
+import { ratedInWords } from '../course/difficulty-words.ts';
 import { FigureForm } from './figure/figure-form.tsx';
 import { FigureMeaning } from './figure/figure-meaning.tsx';
 import { FigureNotes } from './figure/figure-notes.tsx';
@@ -200,6 +201,7 @@ function ToLearn({ figure }: { figure: Figure }) {
   const { draft } = usePlan();
   const item = draft.problem?.items.find(({ id }) => id === figure.pattern.id);
   const elements = figureElements(figure, library.elements);
+  const difficulty = useMemo(() => figureDifficulty(figure, library), [figure, library]);
   return (
     <Group title="What has to be learned once">
       {item && <p>{item.assembly / 10} minutes to put it together</p>}
@@ -210,6 +212,11 @@ function ToLearn({ figure }: { figure: Figure }) {
           </li>
         ))}
       </chakra.ul>
+      {figure.parts.length > 0 && (
+        <p>
+          Difficulty {difficulty.total.toFixed(1)}: <Label>{ratedInWords(difficulty, figure.pattern)}</Label>
+        </p>
+      )}
       {figure.pattern.grades && <p>Grades: {figure.pattern.grades.join(' · ')}</p>}
     </Group>
   );

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import type { RecapAnswer } from '@map-step/contract';
-import { placedOf, sectionsMissing, withSection } from '@map-step/core';
+import { keptPlacing, sectionsMissing, withSection } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { Notice } from '../../ui/notice.tsx';
 import { Button } from '../../ui/parts.tsx';
@@ -28,7 +28,7 @@ export function LogSaysNow({ recap, editor }: { recap: RecapAnswer; editor: Reca
         studio: studio.studio,
         localRules: studio.localRules ?? undefined,
         course: answer.course,
-        published: answer.published ? placedOf(answer.published) : saved,
+        published: answer.published ? keptPlacing(answer.published) : saved,
         lesson,
         logs: (section?.logs ?? []).filter(log => log.lesson <= lesson),
         notes: section?.notes ?? [],

@@ -39,14 +39,14 @@ test('what was promised and came in another lesson is told', () => {
 test('who was away is offered a link to what they missed', () => {
   renderRoom(<MissedByStudents />, inClass);
   expect(screen.getByRole('button', { name: 'Make a link for Jory W' })).toBeTruthy();
-  expect(screen.getByText(/missed Right turn/)).toBeTruthy();
+  expect(screen.getByText(/missed Left turn/)).toBeTruthy();
 });
 
 test('the shot list has the takes of what was new, and the prompter its text without signs', async () => {
   renderRoom(<ShotsPage />, inClass);
   expect(screen.getByText(/^8 takes, \d+ min \d+ s$/)).toBeTruthy();
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Prompter' })));
-  expect(screen.getByText('New: Right turn')).toBeTruthy();
+  expect(screen.getByText('New: Left turn')).toBeTruthy();
 });
 
 test('the prompter says how long the text takes at the speed of the speaker', async () => {

@@ -62,6 +62,7 @@ export function useNewCourse(dance: string, material: DanceMaterial) {
       ...(level && { level: level.id }),
       name,
       ...ways,
+      ...(ways.format === 'series' && { ahead: true, along: true }),
       lessons: usualLessons(lessons, minutes, ways.format),
       items,
     });

@@ -28,13 +28,23 @@ export function handsOn(selection: Selection, moves: MapMoves) {
       const [id, by] = [figureAt(event.target), MOVES[event.key]];
       if (id === undefined || by === undefined || event.altKey || event.ctrlKey) return;
       event.preventDefault();
+      const element = elementAt(event.target);
+      // A bead is taken off its evening; the arrows move its figure, and it goes along.
+      if (element !== undefined && by === null) {
+        moves.move({}, undefined, { [element]: false });
+        return;
+      }
       shift(id, by);
     },
   };
 }
 
+function elementAt(target: EventTarget): string | undefined {
+  return target instanceof HTMLElement ? target.dataset['ahead'] : undefined;
+}
+
 function figureAt(target: EventTarget): string | undefined {
-  return target instanceof Element
-    ? target.closest<HTMLElement>('[data-figure]')?.dataset['figure']
-    : undefined;
+  if (!(target instanceof Element)) return undefined;
+  const { figure, aheadOf } = target.closest<HTMLElement>('[data-figure], [data-ahead-of]')?.dataset ?? {};
+  return figure ?? aheadOf;
 }

@@ -13,12 +13,19 @@ export const LANES = [
  */
 export const NARROW_LESSONS = 10;
 
+export interface MapReview {
+  readonly lesson: number;
+  readonly minutes: number;
+  /** The figure that takes it along. */
+  readonly within?: string;
+}
+
 export interface LaneItem {
   readonly pattern: Pattern;
   readonly lesson: number;
   /** From 1. */
   readonly row: number;
-  readonly reviews: readonly { readonly lesson: number; readonly minutes: number }[];
+  readonly reviews: readonly MapReview[];
 }
 
 /**
@@ -48,6 +55,14 @@ export function packLane(
 function reviewsOf(id: string, lessons: readonly PlannedLesson[]): LaneItem['reviews'] {
   return lessons.flatMap(({ reviews }, index) => {
     const review = reviews.find(entry => entry.id === id);
-    return review ? [{ lesson: index + 1, minutes: review.minutes / 10 }] : [];
+    return review
+      ? [
+          {
+            lesson: index + 1,
+            minutes: review.minutes / 10,
+            ...(review.within && { within: review.within }),
+          },
+        ]
+      : [];
   });
 }

@@ -3,6 +3,7 @@ import { figureName } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { GridTable, TableCell, TableRow } from '../../../ui/table.tsx';
 import type { ClassContent, CourseContent, PlanContent } from '../../course/course-context.ts';
+import { useElementName } from '../../course/use-elements.ts';
 
 interface PrintedProps extends Pick<CourseContent, 'library' | 'studio' | 'today'> {
   readonly course: string;
@@ -16,6 +17,8 @@ const HEADS = ['Lesson', 'New', 'Reviewed', 'New, min', 'Review, min', 'Room, mi
 export function PrintedPlan(props: PrintedProps) {
   const { course, draft, library, section, studio, today } = props;
   const nameOf = (id: string) => figureName(library, id);
+  const elementName = useElementName();
+  const aheadOf = ({ id }: { readonly id: string }) => `${elementName(id)} for next time`;
   const left = draft.judgement?.left ?? [];
   return (
     <chakra.section className="only-print">
@@ -31,7 +34,10 @@ export function PrintedPlan(props: PrintedProps) {
                 {index + 1}
                 {date && `, ${format(parseISO(date), 'd MMM')}`}
               </TableCell>
-              <TableCell>{lesson.introduce.map(nameOf).join(', ') || 'nothing new'}</TableCell>
+              <TableCell>
+                {[...lesson.introduce.map(nameOf), ...lesson.prepare.map(aheadOf)].join(', ') ||
+                  'nothing new'}
+              </TableCell>
               <TableCell>{lesson.reviews.map(({ id }) => nameOf(id)).join(', ')}</TableCell>
               <TableCell>{lesson.new / 10}</TableCell>
               <TableCell>{lesson.review / 10}</TableCell>

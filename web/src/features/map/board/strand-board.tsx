@@ -1,10 +1,11 @@
 import { chakra } from '@chakra-ui/react';
 import { useDroppable } from '@dnd-kit/core';
-import { lastIntroducing, type Pattern } from '@map-step/core';
+import { figureName, lastIntroducing, type Pattern } from '@map-step/core';
 import { dequal } from 'dequal/lite';
 import { memo, useRef } from 'react';
 import { useCourse, usePlace, usePlan } from '../../course/course-context.ts';
 import type { DraftPlan } from '../../course/course-view.ts';
+import { AheadLane } from './ahead-lane.tsx';
 import { FigureOnMap, type FigureOnMapProps } from './figure-on-map.tsx';
 import { LANES, type LaneItem, NARROW_LESSONS, packLane } from './lanes.ts';
 import { MinutesProfile } from './minutes-profile.tsx';
@@ -43,6 +44,8 @@ const BOARD = {
     border: '1px solid',
     borderColor: 'line',
   },
+  // Danced in passing, within another figure of the evening.
+  '& .review.within': { borderStyle: 'dotted', borderColor: 'quiet', borderRadius: 'full' },
 } as const;
 
 /** Lanes of figures over the columns of the lessons; the columns stand under the beads of the barre. */
@@ -71,6 +74,7 @@ export function StrandBoard({ chosen, chipOf }: BoardProps) {
         {LANES.map(lane => (
           <Lane key={lane.id} {...{ lane, patterns, count, draft, chipOf }} />
         ))}
+        <AheadLane count={count} />
         <NeedCurves board={board} chosen={chosen} library={library} draft={draft} />
       </chakra.div>
       <MinutesProfile lessons={lessons} planned={draft.judgement?.lessons} />
@@ -141,6 +145,7 @@ interface RowProps {
 
 /** A figure with its review marks behind it. Drawn again only when something of it has changed. */
 const Row = memo(function Row({ item, chip }: RowProps) {
+  const { library } = useCourse();
   const { lesson, row, reviews } = item;
   const end = Math.max(lesson, ...reviews.map(review => review.lesson));
   return (
@@ -154,7 +159,8 @@ const Row = memo(function Row({ item, chip }: RowProps) {
       {reviews.map((review, index) => (
         <span
           key={`review-${index + 1}`}
-          className="review"
+          className={review.within ? 'review within' : 'review'}
+          title={review.within && `in passing, within ${figureName(library, review.within)}`}
           style={{ gridRow: row, gridColumn: review.lesson }}
         >
           {review.minutes.toFixed(1)}

@@ -16,7 +16,7 @@ export function useChips({ ids, last }: Selection): ChipsOf {
     const item = draft.problem?.items.find(entry => entry.id === id);
     const isBroken = draft.judgement?.broken.some(({ at }) => at === id);
     const lesson = draft.placed[id];
-    const isMoved = draft.placed !== saved && lesson !== saved[id];
+    const isMoved = draft.placed !== saved.placed && lesson !== saved.placed[id];
     const isRelated = last !== undefined && (item?.needs.includes(last) || needsOf(draft, last).includes(id));
     return {
       pattern,
@@ -24,7 +24,12 @@ export function useChips({ ids, last }: Selection): ChipsOf {
       state: ids.includes(id) ? 'chosen' : isBroken ? 'broken' : isMoved || isRelated ? 'related' : 'calm',
       isPinned: items.some(entry => entry.pattern === id && entry.pin !== undefined),
       isSplit: item?.split === true,
-      movedFrom: isMoved ? (saved[id] === undefined ? 'left out' : `lesson ${saved[id]}`) : undefined,
+      isStuck: draft.judgement?.stuck.some(stuck => stuck.id === id) ?? false,
+      movedFrom: isMoved
+        ? saved.placed[id] === undefined
+          ? 'left out'
+          : `lesson ${saved.placed[id]}`
+        : undefined,
     };
   };
 }

@@ -1,9 +1,14 @@
 import { chakra } from '@chakra-ui/react';
 import {
+  COST_WEIGHTS,
+  easyToHard,
+  figureDifficulty,
   figureElements,
   figureName,
   itemReasons,
   type Library,
+  lastIntroducing,
+  lessonsOutOfOrder,
   lookAlikesOf,
   whatItTakes,
 } from '@map-step/core';
@@ -13,9 +18,11 @@ import { Part } from '../../../ui/group.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
 import { useCourse } from '../../course/course-context.ts';
 import type { DraftPlan } from '../../course/course-view.ts';
+import { placeInWords, ratedInWords } from '../../course/difficulty-words.ts';
 import { ItemRules } from './item-rules.tsx';
+import { TaughtAhead } from './taught-ahead.tsx';
 import type { MapMoves } from './use-moves.ts';
-import { effectInWords } from './words.ts';
+import { effectInWords, points } from './words.ts';
 
 interface FigureProps {
   readonly id: string;
@@ -55,6 +62,8 @@ export function ChosenFigure({ id, draft, moves }: FigureProps) {
         )}
       </p>
       <LooksLike {...chosen} />
+      <FromEasyToHard {...chosen} />
+      <TaughtAhead id={id} draft={draft} moves={moves} />
       {lesson === undefined ? (
         <BringBack {...chosen} />
       ) : lesson <= over && lesson === draft.problem?.taught?.items[id] ? (
@@ -90,13 +99,33 @@ function LooksLike({ id, draft, library }: ChosenProps) {
   );
 }
 
+/** Where it would lie if the easiest always came next, and what makes it hard; a window overrules it. */
+function FromEasyToHard({ id, draft: { problem, placed }, library, moves }: ChosenProps) {
+  const figure = library.readings.get(id)?.figure;
+  const item = problem?.items.find(entry => entry.id === id);
+  const place = problem && item?.difficulty !== undefined ? easyToHard(problem).get(id) : undefined;
+  if (!problem || !item || !figure || place === undefined) return null;
+  const weights = { ...COST_WEIGHTS, ...problem.weights };
+  const cost = weights.order * lessonsOutOfOrder(problem, item, placed[id]);
+  return (
+    <p>
+      It is {placeInWords(place, lastIntroducing(problem))}
+      {cost > 0 && `; in lesson ${placed[id]} that costs ${points(cost)} points`}.{' '}
+      <Label>
+        {ratedInWords(figureDifficulty(figure, library), figure.pattern)}.
+        {moves && ' A window below overrules it, or your own word on its sheet.'}
+      </Label>
+    </p>
+  );
+}
+
 /** Why not one lesson earlier, why not one later; a button beside each makes the move all the same. */
 function Reasons({ id, draft, library, moves }: ChosenProps) {
-  const { problem, placed, judgement } = draft;
-  const reasons = useMemo(
-    () => (problem ? itemReasons(problem, placed, id, judgement) : {}),
-    [problem, placed, id, judgement],
-  );
+  const { placed } = draft;
+  const reasons = useMemo(() => {
+    const { problem, judgement } = draft;
+    return problem ? itemReasons(problem, draft, id, judgement) : {};
+  }, [draft, id]);
   const lesson = placed[id] ?? 0;
   const rows = [
     ['Earlier', lesson - 1, reasons.earlier],
@@ -130,10 +159,9 @@ function Reasons({ id, draft, library, moves }: ChosenProps) {
 
 /** What it would take to bring a figure back that is left out. */
 function BringBack({ id, draft, library, moves }: ChosenProps) {
-  const { problem, placed } = draft;
   const takes = useMemo(
-    () => (problem ? whatItTakes(problem, placed, id) : undefined),
-    [problem, placed, id],
+    () => (draft.problem ? whatItTakes(draft.problem, draft, id) : undefined),
+    [draft, id],
   );
   if (!takes) return <Label>No lesson may have it: look at its rules.</Label>;
   const { lesson, needs, over, overIn } = takes;

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { differences, placedOf } from '@map-step/core';
+import { countDifferences, keptPlacing } from '@map-step/core';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import { PartFrame } from '../../../ui/group.tsx';
@@ -20,7 +20,7 @@ export function PublishPlan({ plan: { saved, draft }, commands }: PublishPlanPro
   const { answer, today } = useCourse();
   const isSaving = useIsSavingCourse();
   const [opened, open] = useState<'publish' | 'keep'>();
-  const changed = Object.keys(differences(placedOf(answer.published), saved)).length;
+  const changed = answer.published ? countDifferences(keptPlacing(answer.published), saved) : 0;
   const hasBroken = (draft.judgement?.broken.length ?? 0) > 0;
   const mayPublish = !hasBroken && !isSaving && !(changed === 0 && answer.published !== null);
   useShortcuts({ publish: mayPublish && !opened ? () => open('publish') : undefined });
@@ -38,7 +38,7 @@ export function PublishPlan({ plan: { saved, draft }, commands }: PublishPlanPro
         {answer.published &&
           (changed === 0
             ? 'The classes follow this plan.'
-            : `${changed} ${changed === 1 ? 'figure differs' : 'figures differ'} from it.`)}
+            : `${changed} ${changed === 1 ? 'thing differs' : 'things differ'} from it.`)}
       </p>
       {answer.published && answer.sections.length === 0 && (
         <LinkButton ref={focusOn} look="next" to={`/classes/new?course=${answer.course.id}`}>

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { act, waitFor } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
-import { renderInCourse } from '../../../test/in-course.tsx';
+import { renderInCourse, withPlaced } from '../../../test/in-course.tsx';
 import { useCourseCommands } from '../../course/course-commands.ts';
 import { handsOn } from '../board/hands.ts';
 import { useChips } from '../board/use-chips.ts';
@@ -118,8 +118,12 @@ test('what the chosen figure needs, and what needs it, is marked', () => {
 test('a proposal marks what it moves, and says from where', () => {
   const { chip, view } = open();
   const { saved } = view();
-  act(() => view().preview({ ...saved, gather: 6 }));
-  expect(chip('gather')).toMatchObject({ lesson: 6, state: 'related', movedFrom: `lesson ${saved.gather}` });
+  act(() => view().preview(withPlaced(saved, { gather: 6 })));
+  expect(chip('gather')).toMatchObject({
+    lesson: 6,
+    state: 'related',
+    movedFrom: `lesson ${saved.placed['gather']}`,
+  });
   expect(chip('left-turn').movedFrom).toBeUndefined();
 });
 
@@ -129,7 +133,8 @@ test('a figure that the library does not have has no chip', () => {
 
 test('what was taught stands, and no arrow or drag brings a figure into an evening that is over', async () => {
   const { press, chip, hands, view, liesIn } = open('director', 2);
-  const { saved, library } = view();
+  const { library } = view();
+  const saved = view().saved.placed;
   const past = Object.keys(saved).find(id => saved[id] === 2) ?? '';
   const next =
     Object.keys(saved).find(id => saved[id] === 3 && library.patterns.get(id)?.kind !== 'drill') ?? '';

@@ -1,21 +1,26 @@
 import {
+  type AheadMoves,
+  changeEffect,
+  draftPlacing,
   figureName,
+  judgePlan,
   lastIntroducing,
   type Moves,
-  moveEffect,
+  moveAhead,
+  movePlaced,
   type PlanProblem,
-  placedOf,
   placeItems,
   taughtLessons,
 } from '@map-step/core';
 import { startTransition, useState } from 'react';
 import type { CourseCommands } from '../../course/course-commands.ts';
 import { useCourse, usePlan } from '../../course/course-context.ts';
-import { effectInWords, withNames } from './words.ts';
+import { useElementName } from '../../course/use-elements.ts';
+import { aheadInWords, effectInWords, withNames } from './words.ts';
 
 export interface MapMoves {
-  /** Moves figures to lessons, or out with null, and says what that breaks. */
-  move(moves: Moves, why?: string): void;
+  /** Moves figures to lessons, or out with null, and elements ahead or not; says what that breaks. */
+  move(moves: Moves, why?: string, ahead?: AheadMoves): void;
   /** Moves all of these by so many lessons, each as far as it can go. */
   shift(ids: readonly string[], by: number): void;
 }
@@ -24,24 +29,36 @@ export interface MapMoves {
 export function useMoves(commands: CourseCommands, onMove: () => void): { moves: MapMoves; spoken: string } {
   const { library, me } = useCourse();
   const { problem } = usePlan().draft;
+  const elementName = useElementName();
   const [spoken, say] = useState('');
-  const now = () => placedOf(commands.now() ?? null);
+  const now = () => draftPlacing(commands.now() ?? {});
   const over = problem ? taughtLessons(problem) : 0;
 
-  const move: MapMoves['move'] = (wished, why) => {
+  const move: MapMoves['move'] = (wished, why, ahead = {}) => {
     if (me.role !== 'director' || !problem) return;
-    const placed = now();
+    const plan = now();
+    const { placed } = plan;
     const asked = Object.entries(wished).filter(([id, to]) => to !== (placed[id] ?? null));
     const real = asked.filter(([id, to]) => mayMove(problem, placed[id], id, to));
-    if (real.length === 0) {
+    const shown = Object.entries(ahead).filter(([id, isAhead]) => plan.ahead.includes(id) !== isAhead);
+    if (real.length + shown.length === 0) {
       if (asked.length > 0 && over > 0) say(`Nothing moved. The first ${over} lessons are over and stand.`);
       return;
     }
     const moves = Object.fromEntries(real);
-    const words = why ?? real.map(([id, to]) => moveInWords(figureName(library, id), to)).join(', ');
+    const words =
+      why ??
+      [
+        ...real.map(([id, to]) => moveInWords(figureName(library, id), to)),
+        ...shown.map(([id, isAhead]) => aheadInWords(elementName(id), isAhead)),
+      ].join(', ');
     onMove();
-    commands.edit(words, course => placeItems(course, moves));
-    const effect = moveEffect(problem, placed, moves);
+    commands.edit(words, course => placeItems(course, moves, ahead));
+    const before = judgePlan(problem, placed, plan.ahead);
+    const effect = changeEffect(problem, before, {
+      placed: movePlaced(placed, moves),
+      ahead: moveAhead(plan.ahead, ahead),
+    });
     const broken = effect.broken.map(
       rule => `${figureName(library, rule.at)} ${withNames(rule.message, library)}`,
     );
@@ -51,15 +68,15 @@ export function useMoves(commands: CourseCommands, onMove: () => void): { moves:
   };
   const shift: MapMoves['shift'] = (ids, by) => {
     if (!problem) return;
-    const placed = now();
-    const ahead = ids.filter(id => (placed[id] ?? over + 1) > over);
-    const lessons = ahead.flatMap(id => placed[id] ?? []);
+    const { placed } = now();
+    const toCome = ids.filter(id => (placed[id] ?? over + 1) > over);
+    const lessons = toCome.flatMap(id => placed[id] ?? []);
     const last = lastIntroducing(problem);
     const room = by < 0 ? over + 1 - Math.min(...lessons) : last - Math.max(...lessons);
     const step = by < 0 ? Math.max(by, room) : Math.min(by, room);
     move(
       Object.fromEntries(
-        (ahead.length > 0 ? ahead : ids).map(id => {
+        (toCome.length > 0 ? toCome : ids).map(id => {
           const lesson = placed[id];
           if (lesson === undefined) return [id, by > 0 ? over + by : null];
           return [id, lesson + (lesson > over ? step : by)];

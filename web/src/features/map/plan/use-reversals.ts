@@ -1,4 +1,4 @@
-import { type ClassPlan, findReversals, placedOf, type Reversal } from '@map-step/core';
+import { type ClassPlan, findReversals, keptPlacing, type Reversal } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { useClass, useCourse, usePlan } from '../../course/course-context.ts';
 import { classPlanQuery } from '../../course/course-queries.ts';
@@ -16,7 +16,7 @@ function usePlanAfter(lessons: number): ClassPlan | undefined {
   const { material, answer } = useCourse();
   const { section } = useClass();
   const { saved } = usePlan();
-  const published = answer.published ? placedOf(answer.published) : saved;
+  const published = answer.published ? keptPlacing(answer.published) : saved;
   const upTo = <Entry extends { readonly lesson: number }>(entries: readonly Entry[]) =>
     entries.filter(({ lesson }) => lesson <= lessons);
   const then =

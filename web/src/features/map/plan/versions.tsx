@@ -1,12 +1,15 @@
 import { chakra } from '@chakra-ui/react';
 import {
+  aheadDifferences,
+  countDifferences,
   differences,
   figureName,
   judgePlan,
+  keptPlacing,
   type Moves,
+  type Placing,
   type PlanProblem,
   type PlanVersion,
-  placedOf,
 } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
@@ -17,8 +20,9 @@ import { Button, Label } from '../../../ui/parts.tsx';
 import { useCoursePast } from '../../course/course-commands.ts';
 import { type PlanContent, useCourse } from '../../course/course-context.ts';
 import { versionsQuery } from '../../course/course-queries.ts';
+import { useElementName } from '../../course/use-elements.ts';
 import { type MapMoves, moveInWords } from './use-moves.ts';
-import { points } from './words.ts';
+import { aheadInWords, points } from './words.ts';
 
 const NOW = 'now';
 
@@ -55,12 +59,18 @@ function Compared({ versions, plan: { saved, draft }, moves }: ComparedProps) {
   const [to, setTo] = useState(NOW);
   // A newer one may come at any time: the moment at which one was made tells it apart, not its place.
   const versionOf = (key: string) => versions.find(({ at }) => at === key);
-  const placingOf = (key: string) => (key === NOW ? saved : placedOf(versionOf(key) ?? null));
+  const placingOf = (key: string): Placing => {
+    const version = key === NOW ? undefined : versionOf(key);
+    return version ? keptPlacing(version) : saved;
+  };
   const [one, other] = [placingOf(from), placingOf(to)];
-  const steps = Object.entries(differences(one, other));
+  const steps = Object.entries(differences(one.placed, other.placed));
+  const shown = Object.entries(aheadDifferences(one, other));
   const { problem } = draft;
-  const cost = (placed: typeof one) => (problem ? points(judgePlan(problem, placed).cost.total) : '');
+  const cost = ({ placed, ahead }: Placing) =>
+    problem ? points(judgePlan(problem, placed, ahead).cost.total) : '';
   const nameOf = (id: string) => figureName(library, id);
+  const elementName = useElementName();
   const chosen = versionOf(from);
   const choices = [
     ...versions.map(version => ({
@@ -87,24 +97,31 @@ function Compared({ versions, plan: { saved, draft }, moves }: ComparedProps) {
         </chakra.div>
       ))}
       {chosen?.note && <p>“{chosen.note}”</p>}
-      {steps.length === 0 ? (
+      {steps.length + shown.length === 0 ? (
         <p>They are the same.</p>
       ) : (
         <chakra.ul listStyleType="none" p="0" maxH="14rem" overflowY="auto">
           {steps.map(([id, lesson]) => (
             <li key={id}>
               {moveInWords(nameOf(id), lesson)}{' '}
-              <Label>{one[id] === undefined ? 'was left out' : `was in ${one[id]}`}</Label>
+              <Label>{one.placed[id] === undefined ? 'was left out' : `was in ${one.placed[id]}`}</Label>
             </li>
+          ))}
+          {shown.map(([id, isAhead]) => (
+            <li key={`ahead ${id}`}>{aheadInWords(elementName(id), isAhead)}</li>
           ))}
         </chakra.ul>
       )}
-      {moves && from !== NOW && Object.keys(differences(saved, one)).length > 0 && (
+      {moves && from !== NOW && countDifferences(saved, one) > 0 && (
         <Button
           size="small"
           justifySelf="start"
           onClick={() =>
-            moves.move(known(differences(saved, one), problem), `Back to ${chosen?.name ?? 'a version'}`)
+            moves.move(
+              known(differences(saved.placed, one.placed), problem),
+              `Back to ${chosen?.name ?? 'a version'}`,
+              aheadDifferences(saved, one),
+            )
           }
         >
           Go back to {chosen?.name}

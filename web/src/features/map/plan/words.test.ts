@@ -18,6 +18,7 @@ describe('a lane is packed into rows', () => {
       review: 0,
       capacity: 0,
       introduce: [],
+      prepare: [],
       minutes: {},
       reviews: Object.entries(reviews).flatMap(([id, at]) =>
         at.includes(index + 1) ? [{ id, minutes: 15 }] : [],
@@ -55,7 +56,19 @@ describe('a lane is packed into rows', () => {
 });
 
 test('the terms of the cost are said, the dearest first, without those that are 0', () => {
-  expect(costInWords({ total: 36.6, left: 0, level: 1.64, lookalikes: 0, mix: 5, moved: 30 })).toEqual([
+  expect(
+    costInWords({
+      total: 36.6,
+      left: 0,
+      level: 1.64,
+      lookalikes: 0,
+      mix: 5,
+      order: 0,
+      stuck: 0,
+      ahead: 0,
+      moved: 30,
+    }),
+  ).toEqual([
     'figures moved since the plan was published: 30 points',
     'lessons with one kind of figure only: 5 points',
     'lessons fuller than their share: 1.6 points',
@@ -87,7 +100,7 @@ describe('moves and plans in words', () => {
       ['left-turn', { name: 'Left turn' }],
     ]),
   } as never;
-  const none = { total: 0, left: 0, level: 0, lookalikes: 0, mix: 0, moved: 0 };
+  const none = { total: 0, left: 0, level: 0, lookalikes: 0, mix: 0, order: 0, stuck: 0, ahead: 0, moved: 0 };
   const effect = (change: Partial<PlanCost>, broken: BrokenRule[] = []) =>
     ({ broken, mended: [], change: { ...none, ...change }, after: {} }) as unknown as MoveEffect;
 

@@ -1,4 +1,12 @@
-import { type FoundPlan, figureName, type Library, type MoveEffect, type PlanCost } from '@map-step/core';
+import {
+  type FoundPlan,
+  figureName,
+  type Library,
+  type MoveEffect,
+  type PlanCost,
+  type PlanProblem,
+  type StuckItem,
+} from '@map-step/core';
 import type { DraftPlan } from '../../course/course-view.ts';
 
 /** Puts the house's names where the core names figures by id. */
@@ -24,6 +32,9 @@ const TERMS: readonly (readonly [Exclude<keyof PlanCost, 'total'>, string])[] = 
   ['level', 'for lessons fuller than their share'],
   ['lookalikes', 'for look-alikes in the wrong lessons'],
   ['mix', 'for lessons with one kind of figure only'],
+  ['order', 'for figures far from their place from easy to hard'],
+  ['stuck', 'for figures that cannot be danced on'],
+  ['ahead', 'for what is shown a lesson ahead'],
   ['moved', 'for figures moved since the plan was published'],
 ];
 
@@ -55,6 +66,36 @@ export function effectInWords({ broken, change }: MoveEffect, library: Library):
   if (change.total < 0.05) return 'would do as well';
   const why = changeInWords(change).filter(words => words.includes(' more '));
   return `would cost ${points(change.total)} points more: ${why.join(', ')}`;
+}
+
+/** "Hammerlock hold a lesson ahead". */
+export function aheadInWords(name: string, isAhead: boolean): string {
+  return isAhead ? `${name} a lesson ahead` : `${name} with its figure`;
+}
+
+const LACKS = {
+  in: 'has no way in',
+  out: 'cannot be left',
+  both: 'has no way in and none out',
+} as const;
+
+/** "Hand change cannot be left until Handshake pass (lesson 6)." */
+export function stuckInWords(
+  { id, lacks, from, until, opens }: StuckItem,
+  { problem, placed }: { readonly problem: PlanProblem; readonly placed: DraftPlan['placed'] },
+  library: Library,
+): string {
+  const name = figureName(library, id);
+  if (until === undefined) {
+    const missing = opens.map(other => figureName(library, other)).join(' or ');
+    return `${name} ${LACKS[lacks]} from lesson ${from} on: ${missing} is left out.`;
+  }
+  const opener = opens.find(other => {
+    const split = problem.items.find(item => item.id === other)?.split ? 1 : 0;
+    return (placed[other] ?? 0) + split === until;
+  });
+  const by = opener === undefined ? '' : `${figureName(library, opener)} (`;
+  return `${name} ${LACKS[lacks]} until ${by}lesson ${until}${by && ')'}.`;
 }
 
 /** How good a plan is known to be. */

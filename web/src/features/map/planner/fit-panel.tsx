@@ -32,7 +32,7 @@ export function FitPanel({ draft, commands }: FitPanelProps) {
     draft.placed[id] === undefined ? [id] : [],
   );
   const take = (found: WhatIfAnswer) =>
-    commands.edit(inWords(found, nameOf, worthOf), course => takeWhatIf(course, found.whatIf, found.placed));
+    commands.edit(inWords(found, nameOf, worthOf), course => takeWhatIf(course, found.whatIf, found));
   return (
     <Part title="What would make it fit" label="What would make it fit">
       {progress ? (

@@ -1,11 +1,15 @@
 import { chakra } from '@chakra-ui/react';
 import {
+  type AheadMoves,
+  aheadDifferences,
   costChange,
+  countDifferences,
   differences,
   type FoundPlan,
   figureName,
   judgePlan,
   type Moves,
+  moveAhead,
   movePlaced,
   type Placed,
 } from '@map-step/core';
@@ -15,15 +19,16 @@ import { Button, Label } from '../../../ui/parts.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { Tick } from '../../../ui/tick.tsx';
 import { type PlanContent, useCourse } from '../../course/course-context.ts';
+import { useElementName } from '../../course/use-elements.ts';
 import { moveInWords } from '../plan/use-moves.ts';
-import { changeInWords, knownInWords, points, withNames } from '../plan/words.ts';
+import { aheadInWords, changeInWords, knownInWords, points, withNames } from '../plan/words.ts';
 import type { Planner } from './use-planner.ts';
 
 interface ProposalProps {
   readonly plan: PlanContent;
   readonly planner: Planner;
   readonly found: FoundPlan;
-  take(moves: Moves): void;
+  take(moves: Moves, ahead: AheadMoves): void;
 }
 
 const SHOWN_PLANS = [
@@ -40,12 +45,16 @@ export function Proposal({ plan: { draft, saved }, planner, found, take }: Propo
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { problem } = draft;
   if (!problem) return null;
-  const moves = differences(saved, found.placed);
+  const before = judgePlan(problem, saved.placed, saved.ahead);
+  // What cannot come ahead where its figure lies is with the figure already.
+  const now = { placed: saved.placed, ahead: before.ahead };
+  const moves = differences(now.placed, found.placed);
+  const shown = aheadDifferences(now, found);
   const chosen = Object.fromEntries(Object.entries(moves).filter(([id]) => !left.has(id)));
-  const before = judgePlan(problem, saved);
-  const after = judgePlan(problem, movePlaced(saved, chosen));
-  const all = Object.keys(moves).length;
-  const some = Object.keys(chosen).length;
+  const ahead = Object.fromEntries(Object.entries(shown).filter(([id]) => !left.has(aheadKey(id))));
+  const after = judgePlan(problem, movePlaced(saved.placed, chosen), moveAhead(now.ahead, ahead));
+  const all = countDifferences(now, found);
+  const some = Object.keys(chosen).length + Object.keys(ahead).length;
   const won = before.cost.total - after.cost.total;
   return (
     <chakra.section aria-label="The proposal" display="grid" gap="2">
@@ -73,7 +82,7 @@ export function Proposal({ plan: { draft, saved }, planner, found, take }: Propo
             disabled={some === 0}
             onClick={() => {
               planner.dismiss();
-              take(chosen);
+              take(chosen, ahead);
             }}
           >
             {some === all ? `Take all ${all} moves` : `Take ${some} of ${all} moves`}
@@ -104,7 +113,13 @@ export function Proposal({ plan: { draft, saved }, planner, found, take }: Propo
                   : 'It costs the same. '}
             {Math.abs(won) > 0.05 && changeInWords(costChange(before.cost, after.cost)).join(', ')}
           </chakra.p>
-          <MoveList moves={moves} saved={saved} left={left} toggle={id => setLeft(now => toggled(now, id))} />
+          <MoveList
+            moves={moves}
+            ahead={shown}
+            saved={saved.placed}
+            left={left}
+            toggle={id => setLeft(now => toggled(now, id))}
+          />
         </>
       )}
     </chakra.section>
@@ -113,27 +128,38 @@ export function Proposal({ plan: { draft, saved }, planner, found, take }: Propo
 
 interface MoveListProps {
   readonly moves: Moves;
+  readonly ahead: AheadMoves;
   readonly saved: Placed;
-  /** The figures whose moves are not taken. */
+  /** What is not taken. */
   readonly left: ReadonlySet<string>;
   toggle(id: string): void;
 }
 
-function MoveList({ moves, saved, left, toggle }: MoveListProps) {
+function MoveList({ moves, ahead, saved, left, toggle }: MoveListProps) {
   const { library } = useCourse();
   const [showsAll, setShowsAll] = useState(false);
-  const all = Object.entries(moves);
+  const elementName = useElementName();
+  const all = [
+    ...Object.entries(moves).map(([id, to]) => ({
+      key: id,
+      words: moveInWords(figureName(library, id), to),
+      now: saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`,
+    })),
+    ...Object.entries(ahead).map(([id, isAhead]) => ({
+      key: aheadKey(id),
+      words: aheadInWords(elementName(id), isAhead),
+      now: isAhead ? 'now with its figure' : 'now a lesson ahead',
+    })),
+  ];
   const listed = showsAll ? all : all.slice(0, SHOWN);
   return (
     <>
       <chakra.ul listStyleType="none" p="0" fontSize="sm" display="grid" gap="1">
-        {listed.map(([id, to]) => (
-          <li key={id}>
-            <Tick isOn={!left.has(id)} set={() => toggle(id)}>
-              {moveInWords(figureName(library, id), to)}
-              <Label display="block">
-                {saved[id] === undefined ? 'now left out' : `now in lesson ${saved[id]}`}
-              </Label>
+        {listed.map(({ key, words, now }) => (
+          <li key={key}>
+            <Tick isOn={!left.has(key)} set={() => toggle(key)}>
+              {words}
+              <Label display="block">{now}</Label>
             </Tick>
           </li>
         ))}
@@ -146,6 +172,9 @@ function MoveList({ moves, saved, left, toggle }: MoveListProps) {
     </>
   );
 }
+
+/** An element and a figure may have one id. */
+const aheadKey = (element: string) => `ahead ${element}`;
 
 function toggled(set: ReadonlySet<string>, id: string): ReadonlySet<string> {
   const next = new Set(set);

@@ -46,13 +46,7 @@ export function SparePanel({ draft, commands }: SparePanelProps) {
   const ask = () => {
     const { published, taught } = problem;
     const history = { ...(published && { published }), ...(taught && { taught }) };
-    const room = roomToSpare(
-      library,
-      answer.course,
-      draft.placed,
-      history,
-      shakyFigures(section?.logs ?? []),
-    );
+    const room = roomToSpare(library, answer.course, draft, history, shakyFigures(section?.logs ?? []));
     setAsked({ room, of: draft });
   };
   const take = (use: SpareUse) =>

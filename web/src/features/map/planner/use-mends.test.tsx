@@ -1,14 +1,14 @@
 // @vitest-environment happy-dom
-import type { Placed } from '@map-step/core';
+import type { Placing } from '@map-step/core';
 import { act } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { renderInCourse } from '../../../test/in-course.tsx';
+import { renderInCourse, withPlaced } from '../../../test/in-course.tsx';
 import type { MendsOfRule } from '../../../workers/plan.worker.ts';
 import { usePlan } from '../../course/course-context.ts';
 import { useMends } from './use-mends.ts';
 
 interface Question {
-  readonly placed: Placed;
+  readonly placed: Placing;
   readonly answer: (mends: readonly MendsOfRule[]) => void;
   readonly fail: () => void;
 }
@@ -36,7 +36,7 @@ function open(isWanted = true) {
     return { mends: useMends(draft, isWanted, findMends), preview };
   });
   const lay = (lesson: number) =>
-    act(() => page.result.current.preview({ ...page.view().saved, wrap: lesson }));
+    act(() => page.result.current.preview(withPlaced(page.view().saved, { wrap: lesson })));
   const wait = (milliseconds: number) => act(() => vi.advanceTimersByTimeAsync(milliseconds));
   return { ...page, lay, wait, mends: () => page.result.current.mends };
 }
@@ -57,7 +57,7 @@ test('while the moves follow each other nothing is asked; then once, of the plan
   await wait(399);
   expect(questions).toEqual([]);
   await wait(1);
-  expect(questions.map(({ placed }) => placed)).toEqual([view().draft.placed]);
+  expect(questions.map(({ placed }) => placed.placed)).toEqual([view().draft.placed]);
   await act(async () => questions[0]?.answer([MEND]));
   expect(mends()).toEqual([MEND]);
 });

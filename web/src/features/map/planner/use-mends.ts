@@ -10,7 +10,7 @@ const NONE: readonly MendsOfRule[] = [];
 
 /** What would mend each broken rule, in the order of the rules; empty until it is worked out. */
 export function useMends(
-  { problem, placed, judgement }: DraftPlan,
+  { problem, placed, ahead, judgement }: DraftPlan,
   isWanted: boolean,
   /** A test brings its own. */
   findMends: typeof findMendsInWorker = findMendsInWorker,
@@ -20,7 +20,7 @@ export function useMends(
     if (!isWanted || !problem || !judgement || judgement.broken.length === 0) return;
     let isOld = false;
     const ask = async () => {
-      const mends = await findMends(problem, placed, judgement.broken).catch(() => NONE);
+      const mends = await findMends(problem, { placed, ahead }, judgement.broken).catch(() => NONE);
       if (!isOld) setFound({ of: judgement, mends });
     };
     const timer = setTimeout(() => void ask(), QUIET_MS);
@@ -28,6 +28,6 @@ export function useMends(
       isOld = true;
       clearTimeout(timer);
     };
-  }, [isWanted, problem, placed, judgement, findMends]);
+  }, [isWanted, problem, placed, ahead, judgement, findMends]);
   return found && found.of === judgement ? found.mends : NONE;
 }

@@ -1,14 +1,14 @@
 // @vitest-environment happy-dom
-import type { FoundPlan, Placed } from '@map-step/core';
+import type { FoundPlan, Placing } from '@map-step/core';
 import { act, waitFor } from '@testing-library/react';
 import { beforeEach, expect, test } from 'vitest';
-import { renderInCourse } from '../../../test/in-course.tsx';
+import { renderInCourse, withPlaced } from '../../../test/in-course.tsx';
 import { beginRun, type RunUnderTest } from '../../../test/run-under-test.ts';
 import { usePlanner } from './use-planner.ts';
 
 /** A planner that finds what the test says. */
 interface Run extends RunUnderTest {
-  readonly start: Placed;
+  readonly start: Placing;
   readonly tell: (found: FoundPlan) => void;
 }
 
@@ -32,8 +32,8 @@ function open() {
   const run = () => runs.at(-1) as Run;
   /** A plan that lays one figure elsewhere. */
   const plan = (lesson: number, cost = 10) => {
-    const placed = { ...page.view().saved, wrap: lesson };
-    return { placed, cost, bound: 0, proven: false } as unknown as FoundPlan;
+    const plan = withPlaced(page.view().saved, { wrap: lesson });
+    return { ...plan, cost, bound: 0, proven: false } as unknown as FoundPlan;
   };
   const finds = async (lesson: number, cost?: number) => {
     const found = plan(lesson, cost);

@@ -50,7 +50,7 @@ export function usePlanner({ runPlanner, warmPlanner } = WORKERS): Planner {
   const show = (next: boolean) => {
     shows.current = next;
     setShown(next);
-    preview(next ? newest.current?.placed : undefined);
+    preview(next ? newest.current : undefined);
   };
   const start = () => {
     if (!draft.problem || run.current) return;
@@ -62,7 +62,7 @@ export function usePlanner({ runPlanner, warmPlanner } = WORKERS): Planner {
       // Nobody waits for it: a key goes before.
       startTransition(() => {
         setFound(plan);
-        if (shows.current) preview(plan.placed);
+        if (shows.current) preview(plan);
       });
     });
     run.current = own;

@@ -1,14 +1,14 @@
 // @vitest-environment happy-dom
-import type { LeastMinutes, Placed, WhatIfAnswer } from '@map-step/core';
+import type { LeastMinutes, Placing, WhatIfAnswer } from '@map-step/core';
 import { act, waitFor } from '@testing-library/react';
 import { beforeEach, expect, test } from 'vitest';
-import { renderInCourse } from '../../../test/in-course.tsx';
+import { renderInCourse, withPlaced } from '../../../test/in-course.tsx';
 import { beginRun, type RunUnderTest } from '../../../test/run-under-test.ts';
 import { usePlan } from '../../course/course-context.ts';
 import { useWhatIfs } from './use-what-ifs.ts';
 
 interface Asked extends RunUnderTest {
-  readonly placed: Placed;
+  readonly placed: Placing;
   readonly answer: (answer: WhatIfAnswer, done: number, of: number) => void;
   readonly least: (least: LeastMinutes | undefined) => void;
 }
@@ -41,7 +41,7 @@ test('answers come one by one, with how many there are', async () => {
   const { whatIfs, last, view } = open();
   expect(whatIfs().progress).toBeUndefined();
   act(() => whatIfs().ask());
-  expect(last().placed).toBe(view().draft.placed);
+  expect(last().placed).toBe(view().draft);
   expect(whatIfs().progress).toEqual({ done: 0, of: 1 });
   act(() => last().answer(without('wrap'), 1, 2));
   act(() => last().answer(without('gather'), 2, 2));
@@ -66,7 +66,7 @@ test('they are old as soon as the plan is another', () => {
   act(() => whatIfs().ask());
   act(() => last().answer(without('wrap'), 1, 1));
   expect(whatIfs().isOld).toBe(false);
-  act(() => result.current.preview({ ...view().saved, wrap: 2 }));
+  act(() => result.current.preview(withPlaced(view().saved, { wrap: 2 })));
   expect(whatIfs().isOld).toBe(true);
   expect(whatIfs().answers).toHaveLength(1);
 });

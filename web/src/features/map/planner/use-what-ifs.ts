@@ -25,7 +25,7 @@ export function useWhatIfs(draft: DraftPlan, { runWhatIfs, warmPlanner } = WORKE
   const [least, setLeast] = useState<LeastMinutes | null>();
   const [progress, setProgress] = useState<WhatIfs['progress']>();
   const [hasFailed, setFailed] = useState(false);
-  const [askedOf, setAskedOf] = useState<typeof draft.placed>();
+  const [askedOf, setAskedOf] = useState<typeof draft>();
   const run = useRef<planner.PlannerRun>(undefined);
   useEffect(() => () => run.current?.stop(), []);
   const stop = () => {
@@ -39,12 +39,12 @@ export function useWhatIfs(draft: DraftPlan, { runWhatIfs, warmPlanner } = WORKE
     stop();
     setAnswers([]);
     setLeast(undefined);
-    setAskedOf(draft.placed);
+    setAskedOf(draft);
     setProgress({ done: 0, of: 1 });
     setFailed(false);
     const own = runWhatIfs(
       draft.problem,
-      draft.placed,
+      draft,
       (answer, done, of) => {
         if (run.current !== own) return;
         setAnswers(before => [...before, answer]);
@@ -68,7 +68,7 @@ export function useWhatIfs(draft: DraftPlan, { runWhatIfs, warmPlanner } = WORKE
     least,
     progress,
     hasFailed,
-    isOld: askedOf !== undefined && askedOf !== draft.placed,
+    isOld: askedOf !== undefined && askedOf?.judgement !== draft.judgement,
     ask,
     stop,
   };

@@ -15,8 +15,14 @@ interface VerdictProps {
   readonly moves: MapMoves | undefined;
 }
 
+interface WholeVerdictProps extends VerdictProps {
+  readonly draft: DraftPlan;
+  /** Something else is looked at: no more than how many points it costs. */
+  readonly isBrief: boolean;
+}
+
 /** How good the plan is, in words: what is broken, with what would mend it, or what it costs. */
-export function Verdict({ draft, moves }: VerdictProps & { readonly draft: DraftPlan }) {
+export function Verdict({ draft, moves, isBrief }: WholeVerdictProps) {
   const { library } = useCourse();
   const mends = useMends(draft, moves !== undefined);
   const { judgement } = draft;
@@ -54,13 +60,15 @@ export function Verdict({ draft, moves }: VerdictProps & { readonly draft: Draft
       <p>
         {words.length === 0
           ? 'Every figure fits, and nothing makes it harder to teach.'
-          : `No rule is broken. What makes it harder to teach, ${points(cost.total)} points in all:`}
+          : `No rule is broken. What makes it harder to teach, ${points(cost.total)} points in all${isBrief ? '.' : ':'}`}
       </p>
-      <chakra.ul pl="4">
-        {words.map(word => (
-          <li key={word}>{word}</li>
-        ))}
-      </chakra.ul>
+      {!isBrief && (
+        <chakra.ul pl="4">
+          {words.map(word => (
+            <li key={word}>{word}</li>
+          ))}
+        </chakra.ul>
+      )}
     </chakra.section>
   );
 }

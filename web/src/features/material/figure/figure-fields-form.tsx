@@ -15,6 +15,7 @@ import {
   ALIASES,
   type Around,
   CALL,
+  DIFFICULTY,
   type FigureLine,
   GRADES,
   MINUTES,
@@ -40,7 +41,7 @@ interface FigureFieldsFormProps {
 export function linesOf({ kind }: Pattern): readonly FigureLine[] {
   const isPractised = kind === 'drill' || kind === 'quality';
   return [
-    ...[ALIASES, VARIANT, RANK, CALL, OTHER_COUNTS, TURN, TEMPO, MINUTES],
+    ...[ALIASES, VARIANT, RANK, CALL, OTHER_COUNTS, TURN, TEMPO, MINUTES, DIFFICULTY],
     ...(isPractised ? [GRADES] : []),
   ];
 }

@@ -25,7 +25,7 @@ export interface FigureLine {
 
 type LineKey =
   | ('aliases' | 'variantOf' | 'rank' | 'call' | 'turn' | 'align' | 'tempo' | 'cycle' | 'otherCounts')
-  | ('minutes' | 'claps' | 'grades')
+  | ('minutes' | 'difficulty' | 'claps' | 'grades')
   | ('name' | 'kind' | 'level' | 'needs' | 'lookalikes' | 'overTwoLessons');
 
 /** What a line is read against: the other figures, and this one as it stands. */
@@ -223,6 +223,20 @@ export const MINUTES: FigureLine = {
     return /^\d{1,3}(?:\.\d)?$/.test(written)
       ? success({ minutes: Number(written) })
       : failure(`“${written}” is not a number of minutes; write 7 or 7.5`);
+  },
+};
+
+export const DIFFICULTY: FigureLine = {
+  key: 'difficulty',
+  word: 'How hard it is by your own word, in points, and why, as: 14, heavy on the back; empty: as it is computed',
+  print: ({ difficulty }) => (difficulty ? `${difficulty.points}, ${difficulty.why}` : ''),
+  read: text => {
+    const written = text.trim();
+    if (written === '') return success({});
+    const [, points, why] = /^(\d{1,3}(?:\.\d+)?)\s*,\s*(\S.*)$/.exec(written) ?? [];
+    return points !== undefined && why !== undefined && why.length <= 200
+      ? success({ difficulty: { points: Number(points), why } })
+      : failure(`“${written}” is not points and a reason; write 14, heavy on the back`);
   },
 };
 

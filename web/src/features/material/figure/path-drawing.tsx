@@ -5,39 +5,53 @@ import {
   figurePath,
   footprint,
   KEEPS_PLACE,
+  pathAfter,
   phraseTravel,
   printMetres,
   type Role,
   type Track,
 } from '@map-step/core';
-import { useId, useState } from 'react';
+import { useEffect, useId, useState } from 'react';
+import { Choice } from '../../../ui/choice.tsx';
 import { Group } from '../../../ui/group.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
 import { useCourse } from '../../course/course-context.ts';
+import { useCameFrom } from './came-from.ts';
 import { HEEL, SOLE } from './footprint.tsx';
 
 /** Metres that a foot is long in the drawing. */
 const FOOT = 0.24;
 const LEAST_METRES = 2;
 
+const DANCED = { alone: 'once', again: 'twice' };
+
 /** The path on the floor, to scale: left and right feet of both roles, and how much room it takes. */
 export function PathDrawing({ figure }: { figure: Figure }) {
   const { studio } = useCourse();
   const [isFacing, setFacing] = useState(false);
-  const tracks = figurePath(figure);
+  const { before, among, value, choose } = useCameFrom(figure, DANCED);
+  const tracks = before ? pathAfter(figure, before) : figurePath(figure);
   const box = footprint(tracks);
+  const last = Math.max(-1, ...tracks.flatMap(({ footfalls }) => footfalls.map(({ step }) => step)));
+  const { upTo, play } = usePlaying(last);
   if (!box) return null;
   const gone = phraseTravel(figure);
   const word = figure.dance.roles === 'solo' ? 'dancers' : 'couples';
   return (
     <Group title="On the floor (an estimate)">
-      <Drawing tracks={tracks} box={box} isFacing={isFacing} />
+      <chakra.div className="no-print" maxW="20rem">
+        <Choice label="Danced" layout="beside" size="small" value={value} among={among} set={choose} />
+      </chakra.div>
+      <Drawing tracks={tracks} box={box} isFacing={isFacing} upTo={upTo} />
       <chakra.div display="flex" gap="2" alignItems="center" flexWrap="wrap">
         <Label>
           Seen {isFacing ? 'by somebody who faces the dancer' : 'from behind the leader'}; a square is 1 m
         </Label>
         <Button size="small" onClick={() => setFacing(!isFacing)} aria-pressed={isFacing}>
           {isFacing ? 'See from behind' : 'See it facing'}
+        </Button>
+        <Button size="small" onClick={play}>
+          Play it step by step
         </Button>
       </chakra.div>
       <p>
@@ -57,13 +71,29 @@ export function PathDrawing({ figure }: { figure: Figure }) {
   );
 }
 
+/** Milliseconds until the next step is shown: slow enough to be walked along. */
+const A_STEP = 600;
+
+/** Shows a path step by step when it is asked to, and all of it before and after. */
+function usePlaying(last: number) {
+  const [upTo, show] = useState<number>();
+  useEffect(() => {
+    if (upTo === undefined) return undefined;
+    const timer = setTimeout(() => show(upTo < last ? upTo + 1 : undefined), A_STEP);
+    return () => clearTimeout(timer);
+  }, [upTo, last]);
+  return { upTo, play: () => show(0) };
+}
+
 interface DrawingProps {
+  /** The last step that is shown; all of them when it is missing. */
+  readonly upTo: number | undefined;
   readonly tracks: readonly Track[];
   readonly box: NonNullable<ReturnType<typeof footprint>>;
   readonly isFacing: boolean;
 }
 
-function Drawing({ tracks, box, isFacing }: DrawingProps) {
+function Drawing({ tracks, box, isFacing, upTo = Number.POSITIVE_INFINITY }: DrawingProps) {
   const hatch = useId();
   const size = Math.max(LEAST_METRES, box.width, box.length);
   const middle = { x: (box.from.x + box.to.x) / 2, y: (box.from.y + box.to.y) / 2 };
@@ -104,6 +134,7 @@ function Drawing({ tracks, box, isFacing }: DrawingProps) {
           <TrackDrawing
             key={track.role}
             track={track}
+            upTo={upTo}
             fill={track.role === 'follow' ? `url(#${hatch})` : undefined}
           />
         ))}
@@ -118,13 +149,22 @@ const COLORS: Readonly<Record<Role, string>> = {
   solo: 'var(--chakra-colors-solo)',
 };
 
-function TrackDrawing({ track, fill }: { track: Track; fill: string | undefined }) {
+interface TrackProps {
+  readonly track: Track;
+  readonly upTo: number;
+  readonly fill: string | undefined;
+}
+
+function TrackDrawing({ track, upTo, fill }: TrackProps) {
   const color = COLORS[track.role];
   const last = track.footfalls.length - 1;
   return (
     <g stroke={color}>
       <polyline
-        points={track.middle.map(({ x, y }) => `${x},${-y}`).join(' ')}
+        points={track.middle
+          .slice(0, upTo + 2)
+          .map(({ x, y }) => `${x},${-y}`)
+          .join(' ')}
         fill="none"
         strokeWidth=".015"
         strokeDasharray=".05 .04"
@@ -132,6 +172,7 @@ function TrackDrawing({ track, fill }: { track: Track; fill: string | undefined 
       {track.footfalls.map(({ x, y, foot, facing, weight, step }, index) => (
         <g
           key={`${step} ${foot}`}
+          visibility={step > upTo ? 'hidden' : undefined}
           transform={`translate(${x} ${-y}) rotate(${-facing}) scale(${FOOT / 38}) translate(-19 -27)`}
           opacity={step < 0 ? 0.35 : 0.55 + (0.45 * index) / Math.max(1, last)}
         >

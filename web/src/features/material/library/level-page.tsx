@@ -17,21 +17,14 @@ import { FirstOf } from '../../../ui/first-of.tsx';
 import { Group, GroupColumns } from '../../../ui/group.tsx';
 import { Button, Empty, Label } from '../../../ui/parts.tsx';
 import { useCourse } from '../../course/course-context.ts';
+import { difficultyInWords } from '../../course/difficulty-words.ts';
 import { FigureLink } from '../../course/figure-link.tsx';
-import { AlikePairs } from './alike-pairs.tsx';
+import { LevelDrawing } from './level-drawing.tsx';
+import { MixedUp } from './mixed-up.tsx';
 import { OpeningDrawing, openingSteps } from './opening-drawing.tsx';
 
 /** A level of more figures shows its openings one at a time. */
 const MANY = 60;
-
-const TERM_WORDS = {
-  depth: 'builds on',
-  own: 'own steps',
-  holds: 'hold changes',
-  turn: 'half turns',
-  quick: 'quick feet',
-  novelty: 'novelty',
-} as const;
 
 /** The figures of a level side by side: what blurs, what is out of order, and what each opening can still be. */
 export function LevelPage() {
@@ -76,8 +69,9 @@ export function LevelPage() {
         </Empty>
       ) : (
         <>
+          <LevelDrawing level={chosen} />
           <GroupColumns columnWidth="20rem">
-            <AlikePairs figures={figures} />
+            <MixedUp figures={figures} />
             <Granted level={chosen} />
             <Unjoined level={chosen} />
             <HowHard figures={figures} />
@@ -178,13 +172,13 @@ function HowHard({ figures }: { figures: readonly Figure[] }) {
   return (
     <Group title="From easy to hard">
       <FirstOf many={{ first: rated, count: rated.length }}>
-        {({ figure, difficulty: { total, terms } }) => {
+        {({ figure, difficulty }) => {
           const order = odd.get(figure.pattern.id);
           return (
             <Disclosure
               title={
                 <>
-                  <Total>{total.toFixed(1)}</Total> {figure.pattern.name}{' '}
+                  <Total>{difficulty.total.toFixed(1)}</Total> {figure.pattern.name}{' '}
                   {order && (
                     <Label>
                       {order.kind} than the middle of {library.levels.get(order.than)?.name}
@@ -194,11 +188,7 @@ function HowHard({ figures }: { figures: readonly Figure[] }) {
               }
               key={figure.pattern.id}
             >
-              <Label>
-                {Object.entries(TERM_WORDS)
-                  .map(([term, word]) => `${word} ${terms[term as keyof typeof TERM_WORDS].toFixed(1)}`)
-                  .join(' · ')}
-              </Label>
+              <Label>{difficultyInWords(difficulty)}</Label>
             </Disclosure>
           );
         }}

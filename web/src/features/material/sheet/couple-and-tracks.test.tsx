@@ -28,10 +28,10 @@ test('the couple is told at each count: how far, where, and in which hold', () =
   const { figure } = readingOf(patternOf('wrap'));
   renderRoom(<CoupleRow layout={drawn(figure)} range={[0, 4]} perBeat={100} />);
   expect(screen.getAllByRole('img').map(one => one.getAttribute('aria-label'))).toEqual([
-    'The follower 1.2 m in front of the leader, in Two hands',
     'The follower 0.9 m in front of the leader, in Two hands',
-    'The follower 0.5 m in front of the leader and 0.3 m to the right, in Two hands',
-    'The follower 0.2 m in front of the leader and 0.3 m to the right, in Wrap',
+    'The follower 0.6 m in front of the leader, in Two hands',
+    'The follower 0.3 m in front of the leader and 0.3 m to the right, in Two hands',
+    'The follower 0.3 m to the right, in Wrap',
   ]);
   expect(screen.getAllByText('0.4 m')).toHaveLength(1);
 });

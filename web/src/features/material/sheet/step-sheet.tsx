@@ -1,6 +1,9 @@
 import { chakra } from '@chakra-ui/react';
 import {
+  coupleAfter,
   coupleOnFloor,
+  type Figure,
+  findJoinMend,
   findMend,
   type Mend,
   type Pattern,
@@ -11,11 +14,13 @@ import {
 } from '@map-step/core';
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
+import { Choice } from '../../../ui/choice.tsx';
 import { Button } from '../../../ui/parts.tsx';
 import { Segments } from '../../../ui/segments.tsx';
 import { useMedia } from '../../../ui/use-media.ts';
 import { useWidth } from '../../../ui/use-width.ts';
 import { useCourse } from '../../course/course-context.ts';
+import { useCameFrom } from '../figure/came-from.ts';
 import type { SheetPlace } from '../figure/sheet-place.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
 import type { DrawnSheet } from './drawn-sheet.ts';
@@ -30,6 +35,8 @@ const LEAST_COLUMN = { phone: 48, desk: 62 };
 /** What a sheet of paper has room for, in pixels. */
 const PAPER = 680;
 
+const COUPLE_COMES = { alone: 'from the middle of the hold', again: 'for the second time' };
+
 interface StepSheetProps {
   readonly editing: FigureEditing;
   /** Begins a note on a step. */
@@ -40,7 +47,8 @@ interface StepSheetProps {
 export function StepSheet({ editing, note }: StepSheetProps) {
   const { library } = useCourse();
   const { dance } = editing.reading.figure;
-  const { shown, layout, preview } = useShown(editing);
+  const cameFrom = useCameFrom(editing.reading.figure, COUPLE_COMES);
+  const { shown, layout, preview } = useShown(editing, cameFrom.before);
   const pieces = useRef<HTMLInputElement>(null);
   const cursor = useSheetCursor(editing, library, { note, pieces: () => pieces.current?.focus() });
   const sheet = useRef<HTMLDivElement>(null);
@@ -111,6 +119,18 @@ export function StepSheet({ editing, note }: StepSheetProps) {
           {...{ layout, cursor, names, titleWidth, least }}
         />
       </chakra.div>
+      {layout.poses.length > 0 && (
+        <chakra.div className="no-print" mt="1" maxW="24rem">
+          <Choice
+            label="The couple comes in"
+            layout="beside"
+            size="small"
+            value={cameFrom.value}
+            among={cameFrom.among}
+            set={cameFrom.choose}
+          />
+        </chakra.div>
+      )}
       <GeneralIssues editing={editing} />
     </section>
   );
@@ -129,8 +149,20 @@ function NothingYet({ isOver }: { isOver: boolean }) {
 /** What is wrong with the figure as a whole. */
 function GeneralIssues({ editing }: { editing: FigureEditing }) {
   const { issues, reading, mayWrite } = editing;
-  const general = issues.filter(({ path }) => path.length < 3 && path[0] !== 'rhythm');
-  const mends = general.map(issue => (mayWrite ? findMend(reading.figure, issue) : undefined));
+  const { library } = useCourse();
+  const { figure } = reading;
+  const general = useMemo(
+    () => issues.filter(({ path }) => path.length < 3 && path[0] !== 'rhythm'),
+    [issues],
+  );
+  // A mend of what follows is tried against the whole library: not with every key.
+  const mends = useMemo(
+    () =>
+      general.map(issue =>
+        mayWrite ? (findMend(figure, issue) ?? findJoinMend(library, figure, issue)) : undefined,
+      ),
+    [general, mayWrite, figure, library],
+  );
   const offered = new Set<string>();
   return general.map(({ message, severity, code }, index) => (
     <chakra.p
@@ -169,7 +201,7 @@ function MendButton({ mend, offered, editing }: MendButtonProps) {
 }
 
 /** What is typed is seen at once, the sheet with it as soon as there is time; a figure without parts has empty rows. */
-function useShown(editing: FigureEditing) {
+function useShown(editing: FigureEditing, before: Figure | undefined) {
   const [typed, preview] = useState<Pattern>();
   const deferred = useDeferredValue(typed);
   const previewed = typed && deferred;
@@ -184,9 +216,13 @@ function useShown(editing: FigureEditing) {
   const { figure } = shown.reading;
   // The couple is drawn as soon as there is time.
   const later = useDeferredValue(figure);
+  const isAgain = before === editing.reading.figure;
   const couple = useMemo(
-    () => ({ poses: coupleOnFloor(later), rocksApart: new Set(editing.mayWrite ? rocksApart(later) : []) }),
-    [later, editing.mayWrite],
+    () => ({
+      poses: before ? coupleAfter(later, isAgain ? later : before) : coupleOnFloor(later),
+      rocksApart: new Set(editing.mayWrite ? rocksApart(later) : []),
+    }),
+    [later, before, isAgain, editing.mayWrite],
   );
   const layout = useMemo((): DrawnSheet => ({ ...sheetLayout(figure), ...couple }), [figure, couple]);
   return { shown, layout, preview };
