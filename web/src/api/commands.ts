@@ -67,7 +67,16 @@ function queueOf<Answer, Body extends object, Own>(
   const refusal = () => client.getQueryData<Refusal>(refusalKey(key));
   const setRefusal = (next: Refusal | null) => client.setQueryData(refusalKey(key), next);
 
+  /** What is being read this moment may have been read before: it is asked for again once nothing is on its way. */
+  const overtake = () => {
+    const filters = { queryKey: key, exact: true };
+    if (client.isFetching(filters) === 0) return;
+    void client.cancelQueries(filters);
+    void whenSaved(client, key).then(() => client.invalidateQueries(filters));
+  };
+
   const saved = (answer: Answer) => {
+    overtake();
     const isLast = client.isMutating({ mutationKey }) === 1;
     // What is still on its way is shown already: the answer knows nothing of it.
     client.setQueryData<Answer>(key, before =>
@@ -79,7 +88,10 @@ function queueOf<Answer, Body extends object, Own>(
   const refused = (error: Error, changes: readonly FieldChange[]) => {
     const body = error instanceof ApiError && error.body.code === 'stale' ? error.body : undefined;
     if (body?.current === undefined) void client.invalidateQueries({ queryKey: key, exact: true });
-    else client.setQueryData(key, body.current);
+    else {
+      overtake();
+      client.setQueryData(key, body.current);
+    }
     // A clash stays until it is decided, whatever is changed meanwhile.
     const before = refusal();
     const clashes = [...(before?.clashes ?? []), ...(body?.clashes ?? [])];

@@ -12,28 +12,30 @@ export async function keepDraft(
   scope: StudioScope,
   person: string,
   figure: string,
-  draft: FigureDraft | null,
+  draft: FigureDraft,
 ): Promise<void> {
-  if (draft === null)
-    await scope.select(
-      'DELETE FROM figure_drafts WHERE studio_id = $1 AND person_id = $2 AND figure_id = $3',
-      [person, figure],
-    );
-  else {
-    await scope.select(
-      `INSERT INTO figure_drafts (studio_id, person_id, figure_id, base, now) VALUES ($1, $2, $3, $4, $5)
-       ON CONFLICT (studio_id, person_id, figure_id)
-       DO UPDATE SET base = excluded.base, now = excluded.now, at = now()`,
-      [person, figure, draft.base && JSON.stringify(draft.base), JSON.stringify(draft.now)],
-    );
-    await scope.select(
-      `DELETE FROM figure_drafts WHERE studio_id = $1 AND person_id = $2 AND figure_id IN (
-         SELECT figure_id FROM figure_drafts WHERE studio_id = $1 AND person_id = $2
-         ORDER BY at DESC OFFSET ${MOST_KEPT})`,
-      [person],
-    );
-  }
+  await scope.select(
+    `INSERT INTO figure_drafts (studio_id, person_id, figure_id, base, now) VALUES ($1, $2, $3, $4, $5)
+     ON CONFLICT (studio_id, person_id, figure_id)
+     DO UPDATE SET base = excluded.base, now = excluded.now, at = now()`,
+    [person, figure, draft.base && JSON.stringify(draft.base), JSON.stringify(draft.now)],
+  );
+  await scope.select(
+    `DELETE FROM figure_drafts WHERE studio_id = $1 AND person_id = $2 AND figure_id IN (
+       SELECT figure_id FROM figure_drafts WHERE studio_id = $1 AND person_id = $2
+       ORDER BY at DESC OFFSET ${MOST_KEPT})`,
+    [person],
+  );
   await announce(scope, { topic: 'draft', id: figure });
+}
+
+/** What is saved, or given up, is unfinished no more: else another page would take it up again over what was saved. */
+export async function forgetDraft(scope: StudioScope, person: string, figure: string): Promise<void> {
+  const gone = await scope.select(
+    `DELETE FROM figure_drafts WHERE studio_id = $1 AND person_id = $2 AND figure_id = $3 RETURNING figure_id`,
+    [person, figure],
+  );
+  if (gone.length > 0) await announce(scope, { topic: 'draft', id: figure });
 }
 
 /** The newest first. */

@@ -161,6 +161,18 @@ test('what is unfinished is kept for its writer and told to colleagues, and is g
   expect((await ottilie.call('draft.list')).body.drafts).toEqual([]);
 });
 
+test('what is saved is unfinished no more, but for who else writes on it', async () => {
+  const suki = await server.person('suki-larch');
+  const params = { figure: 'gather' };
+  const { body: base } = (await ottilie.call('figure.read', { params })).body;
+  const draft = { base, now: { ...base, name: 'Half gathered' } };
+  for (const writer of [ottilie, suki]) await writer.call('draft.keep', { params, body: { draft } });
+  expect((await rename('gather', 'Gathered')).status).toBe(200);
+  const kept = (person: string) => suki.call('draft.read', { params: { ...params, person } });
+  expect([(await kept('ottilie-marsh')).status, (await kept('suki-larch')).status]).toEqual([404, 200]);
+  await suki.call('draft.keep', { params, body: { draft: null } });
+});
+
 test('of one writer the newest fifty are kept', async () => {
   const suki = await server.person('suki-larch');
   for (let index = 0; index < 52; index += 1) {
