@@ -10,7 +10,7 @@ import {
 import { tarnStreet } from './tarn-street.ts';
 
 /** The demo studio with a recap for each lesson that was taught, drafted as the Lesson room would. */
-export function buildDemo(studio: StudioDocument): StudioDocument {
+function buildDemo(studio: StudioDocument): StudioDocument {
   return { ...studio, recaps: (studio.sections ?? []).flatMap(({ id }) => sectionRecaps(studio, id)) };
 }
 
@@ -47,5 +47,5 @@ function sectionRecaps(studio: StudioDocument, sectionId: string): Recap[] {
   });
 }
 
-if (process.argv[1] === import.meta.filename)
-  writeFileSync(new URL('tarn-street.json', import.meta.url), writeDocument(buildDemo(tarnStreet)));
+const [, , file = new URL('tarn-street.json', import.meta.url)] = process.argv;
+writeFileSync(file, writeDocument(buildDemo(tarnStreet)));

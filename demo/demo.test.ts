@@ -1,4 +1,8 @@
-import { readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import {
   buildPlanProblem,
   checkDocument,
@@ -11,16 +15,19 @@ import {
   readTable,
   tableRows,
   writeCsv,
-  writeDocument,
 } from '@map-step/core';
 import { expect, test } from 'vitest';
-import { buildDemo } from './build.ts';
 import { tarnStreet } from './tarn-street.ts';
 
+const BUILD = fileURLToPath(new URL('build.ts', import.meta.url));
 const text = readFileSync(new URL('tarn-street.json', import.meta.url), 'utf8');
 
 test('the file is what its source makes (npm run demo)', () => {
-  expect(text).toBe(writeDocument(buildDemo(tarnStreet)));
+  const directory = mkdtempSync(join(tmpdir(), 'map-step-demo-'));
+  const file = join(directory, 'made.json');
+  execFileSync(process.execPath, ['--import', 'tsx', BUILD, file]);
+  expect(text).toBe(readFileSync(file, 'utf8'));
+  rmSync(directory, { recursive: true });
 });
 
 test('every figure passes check without an error; hints speak of three over four, of the corner, and of the hand behind the hip', () => {

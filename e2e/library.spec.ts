@@ -71,7 +71,7 @@ test('two figures are compared count by count, and the level tells what begins a
   await page.goto('/courses/hustle-1/material/level');
   await expect(page.getByRole('heading', { name: 'Hustle 1, figure beside figure' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Left turn and Cross-over' })).toBeVisible();
-  await expect(page.getByText('Dead ends by then: Hand change.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^What leads where with what is taught by/ })).toBeVisible();
   await page.getByRole('button', { name: 'Follower' }).click();
   await expect(page.getByRole('button', { name: 'Follower' })).toHaveAttribute('aria-pressed', 'true');
 });

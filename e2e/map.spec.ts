@@ -216,7 +216,7 @@ test('several figures move together; what would make it fit is taken; a kept ver
 
   await page.getByRole('button', { name: 'Versions of the plan' }).click();
   await page.getByRole('button', { name: 'Go back to First thoughts' }).click();
-  await expect(page.getByText('Left out: 5')).toBeVisible();
+  await expect(page.getByText('Left out: 4')).toBeVisible();
   await expect(chipOf(page, 'gather')).toHaveAttribute('aria-label', new RegExp(`lesson ${gather}\\b`));
 });
 

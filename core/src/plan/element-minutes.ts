@@ -1,5 +1,5 @@
 // What elements take in a plan under search: each is paid for once, in the lesson of its first use or the one before.
-import { entryAt } from '../model/entry-at.ts';
+import { numberAt } from '../model/entry-at.ts';
 import type { CompiledPlan } from './compile.ts';
 import { LEFT } from './snapshot.ts';
 
@@ -23,7 +23,7 @@ export class ElementMinutes {
   }
 
   isAhead(element: number): number {
-    return entryAt(this.ahead, element);
+    return numberAt(this.ahead, element);
   }
 
   wanted(): readonly number[] {
@@ -41,14 +41,14 @@ export class ElementMinutes {
   use(element: number, lesson: number, sign: 1 | -1): void {
     const { plan, newMinutes, uses, firstUse } = this;
     const row = element * plan.lessonCount;
-    const count = entryAt(uses, row + lesson) + sign;
+    const count = numberAt(uses, row + lesson) + sign;
     uses[row + lesson] = count;
     if (plan.open) {
       if (count === (sign === 1 ? 1 : 0))
-        newMinutes[lesson] = entryAt(newMinutes, lesson) + sign * entryAt(plan.elementMinutes, element);
+        newMinutes[lesson] = numberAt(newMinutes, lesson) + sign * numberAt(plan.elementMinutes, element);
       return;
     }
-    const before = entryAt(firstUse, element);
+    const before = numberAt(firstUse, element);
     let after = before;
     if (sign === 1 && (before === LEFT || lesson < before)) after = lesson;
     else if (sign === -1 && lesson === before && count === 0) {
@@ -64,11 +64,11 @@ export class ElementMinutes {
 
   private pay(element: number, sign: 1 | -1): void {
     const { plan, newMinutes } = this;
-    const first = entryAt(this.firstUse, element);
+    const first = numberAt(this.firstUse, element);
     if (first === LEFT) return;
     const isAhead = this.ahead[element] === 1 && first > plan.taught;
     if (isAhead) this.aheadCount += sign;
     const lesson = isAhead ? first - 1 : first;
-    newMinutes[lesson] = entryAt(newMinutes, lesson) + sign * entryAt(plan.elementMinutes, element);
+    newMinutes[lesson] = numberAt(newMinutes, lesson) + sign * numberAt(plan.elementMinutes, element);
   }
 }

@@ -1,6 +1,6 @@
 // The moves of the search. Each keeps needs and windows: what a move would break it takes along
 // (needs are pulled earlier, dependents pushed later or dropped), or it gives up.
-import { entryAt } from '../model/entry-at.ts';
+import { entryAt, numberAt } from '../model/entry-at.ts';
 import type { CompiledPlan } from './compile.ts';
 import type { SearchState } from './search-state.ts';
 import { LEFT } from './snapshot.ts';
@@ -13,7 +13,7 @@ export function layInto(plan: CompiledPlan, state: SearchState, item: number, le
   state.put(item, lesson);
   for (const need of entryAt(plan.needs, item)) {
     if (isMet(plan, state, need, lesson)) continue;
-    const latest = lesson - (plan.open ? 0 : entryAt(plan.delay, need));
+    const latest = lesson - (plan.open ? 0 : numberAt(plan.delay, need));
     const target = plan.open
       ? mayHave(plan, need, lesson)
         ? lesson
@@ -22,9 +22,9 @@ export function layInto(plan: CompiledPlan, state: SearchState, item: number, le
     if (target === LEFT || !layInto(plan, state, need, target)) return false;
   }
   for (const dependent of entryAt(plan.dependents, item)) {
-    const there = entryAt(state.at, dependent);
+    const there = numberAt(state.at, dependent);
     if (there === LEFT || plan.isTaught[dependent] || isMet(plan, state, item, there)) continue;
-    const earliest = lesson + (plan.open ? 0 : entryAt(plan.delay, item));
+    const earliest = lesson + (plan.open ? 0 : numberAt(plan.delay, item));
     const target = plan.open
       ? mayHave(plan, dependent, lesson)
         ? lesson
@@ -50,15 +50,15 @@ export function takeOut(plan: CompiledPlan, state: SearchState, item: number): b
 export function tryMove(plan: CompiledPlan, state: SearchState, random: () => number): boolean {
   const pick = (count: number) => Math.floor(random() * count);
   if (plan.aheadable.length > 0 && random() < TEACH_AHEAD) {
-    const element = entryAt(plan.aheadable, pick(plan.aheadable.length));
+    const element = numberAt(plan.aheadable, pick(plan.aheadable.length));
     state.putAhead(element, 1 - state.isAhead(element));
     return true;
   }
   const item = pick(plan.itemCount);
   const domain = entryAt(plan.domain, item);
   if (domain.length === 0 || plan.isTaught[item]) return false;
-  const here = entryAt(state.at, item);
-  const lesson = entryAt(domain, pick(domain.length));
+  const here = numberAt(state.at, item);
+  const lesson = numberAt(domain, pick(domain.length));
   const choice = random();
   if (plan.hasWays && here !== LEFT && choice < OPEN_A_WAY && state.stuckLessons(item) > 0)
     return openWay(plan, state, item, random);
@@ -70,7 +70,7 @@ export function tryMove(plan: CompiledPlan, state: SearchState, random: () => nu
   if (choice < 0.75) return swap(plan, state, item, pick(plan.itemCount));
   if (choice < 0.87) return moveBlock(plan, state, item, lesson, random);
   if (choice < 0.93) return takeOut(plan, state, item);
-  const published = entryAt(plan.published, item);
+  const published = numberAt(plan.published, item);
   if (published !== LEFT) return published !== here && layInto(plan, state, item, published);
   return lesson !== here && layInto(plan, state, item, lesson);
 }
@@ -83,13 +83,13 @@ function openWay(plan: CompiledPlan, state: SearchState, item: number, random: (
   const ways = [...(plan.out[item] ?? []), ...(plan.in[item] ?? [])];
   const way = ways[Math.floor(random() * ways.length)];
   if (way === undefined || plan.isTaught[way]) return false;
-  const [here, there] = [entryAt(state.at, item), entryAt(state.at, way)];
+  const [here, there] = [numberAt(state.at, item), numberAt(state.at, way)];
   if (there !== LEFT && there > here && random() < 0.5) return layInto(plan, state, item, there);
   return there !== here && layInto(plan, state, way, here);
 }
 
 function swap(plan: CompiledPlan, state: SearchState, item: number, other: number): boolean {
-  const [here, there] = [entryAt(state.at, item), entryAt(state.at, other)];
+  const [here, there] = [numberAt(state.at, item), numberAt(state.at, other)];
   if (here === there || there === LEFT || plan.isTaught[other]) return false;
   return layInto(plan, state, item, there) && state.at[other] === there && layInto(plan, state, other, here);
 }
@@ -103,9 +103,9 @@ function moveBlock(
   random: () => number,
 ): boolean {
   const elements = entryAt(plan.elements, item);
-  const here = entryAt(state.at, item);
+  const here = numberAt(state.at, item);
   if (elements.length === 0 || lesson === here) return false;
-  const element = entryAt(elements, Math.floor(random() * elements.length));
+  const element = numberAt(elements, Math.floor(random() * elements.length));
   for (let mate = 0; mate < plan.itemCount; mate += 1)
     if (state.at[mate] === here && entryAt(plan.elements, mate).includes(element))
       if (!layInto(plan, state, mate, lesson)) return false;
@@ -127,9 +127,9 @@ function dropSomething(
 }
 
 function isMet(plan: CompiledPlan, state: SearchState, need: number, lesson: number): boolean {
-  const at = entryAt(state.at, need);
+  const at = numberAt(state.at, need);
   if (at === LEFT) return false;
-  return plan.open ? at === lesson : at + entryAt(plan.delay, need) <= lesson;
+  return plan.open ? at === lesson : at + numberAt(plan.delay, need) <= lesson;
 }
 
 function mayHave(plan: CompiledPlan, item: number, lesson: number): boolean {
@@ -139,7 +139,7 @@ function mayHave(plan: CompiledPlan, item: number, lesson: number): boolean {
 function latestAllowed(plan: CompiledPlan, item: number, latest: number): number {
   const domain = entryAt(plan.domain, item);
   for (let index = domain.length - 1; index >= 0; index -= 1)
-    if (entryAt(domain, index) <= latest) return entryAt(domain, index);
+    if (numberAt(domain, index) <= latest) return numberAt(domain, index);
   return LEFT;
 }
 

@@ -1,7 +1,7 @@
 // A plan under search: where each item lies, with the minutes of each lesson kept up to date by each move.
 // A move costs O(elements of the item × lessons); the energy is O(lessons).
 
-import { entryAt } from '../model/entry-at.ts';
+import { entryAt, numberAt } from '../model/entry-at.ts';
 import type { CompiledPlan } from './compile.ts';
 import { ElementMinutes } from './element-minutes.ts';
 import { MEND_WEIGHTS } from './judge.ts';
@@ -48,7 +48,7 @@ export class SearchState {
   /** Puts an item into a lesson, or out with `LEFT`, and remembers it for `rollback`. */
   put(item: number, lesson: number): void {
     this.undoItems.push(item);
-    this.undoLessons.push(entryAt(this.at, item));
+    this.undoLessons.push(numberAt(this.at, item));
     this.set(item, lesson);
   }
 
@@ -86,17 +86,17 @@ export class SearchState {
     const { plan, newMinutes, reviewMinutes, kinds } = this;
     const { weights, taught, last, lessonCount, share, capacity } = plan;
     let total = 0;
-    for (let t = taught; t < last; t += 1) total += entryAt(newMinutes, t);
+    for (let t = taught; t < last; t += 1) total += numberAt(newMinutes, t);
     let overSum = 0;
     let overMax = 0;
     let short = 0;
     let excess = 0;
     for (let t = taught; t < lessonCount; t += 1) {
-      const minutes = entryAt(newMinutes, t);
-      const full = minutes + entryAt(reviewMinutes, t) - entryAt(capacity, t);
+      const minutes = numberAt(newMinutes, t);
+      const full = minutes + numberAt(reviewMinutes, t) - numberAt(capacity, t);
       if (full > 0) excess += full;
       if (t >= last) continue;
-      const over = (minutes - entryAt(share, t) * total) / 10 - LEVEL_SLACK_MINUTES;
+      const over = (minutes - numberAt(share, t) * total) / 10 - LEVEL_SLACK_MINUTES;
       if (over > 0) {
         overSum += over;
         if (over > overMax) overMax = over;
@@ -104,7 +104,7 @@ export class SearchState {
       const here = t * 5;
       const kindCount = (kinds[here] ? 1 : 0) + (kinds[here + 1] ? 1 : 0) + (kinds[here + 2] ? 1 : 0);
       if (kindCount < 2) short += 2 - kindCount;
-      const qualities = entryAt(kinds, here + 3);
+      const qualities = numberAt(kinds, here + 3);
       if (qualities > 1) excess += 50 * (qualities - 1);
     }
     const rest =
@@ -132,16 +132,16 @@ export class SearchState {
 
   private set(item: number, lesson: number): void {
     const { plan } = this;
-    const before = entryAt(this.at, item);
+    const before = numberAt(this.at, item);
     if (before === lesson) return;
     this.lookalikes -= this.badPairs(item);
     this.moved -= this.movedCost(item);
     if (plan.hasWays) this.stuck -= this.stuckAround(item);
     if (plan.hasOrder) this.order -= this.outOfOrder(item);
-    if (before === LEFT) this.left -= entryAt(plan.leftCost, item);
+    if (before === LEFT) this.left -= numberAt(plan.leftCost, item);
     else this.fill(item, before, -1);
     this.at[item] = lesson;
-    if (lesson === LEFT) this.left += entryAt(plan.leftCost, item);
+    if (lesson === LEFT) this.left += numberAt(plan.leftCost, item);
     else this.fill(item, lesson, 1);
     if (plan.hasAlong) {
       this.takeAlong(item, before, -1);
@@ -154,8 +154,8 @@ export class SearchState {
   }
 
   private outOfOrder(item: number): number {
-    const lesson = entryAt(this.at, item);
-    return lesson === LEFT ? 0 : entryAt(this.plan.order, item * this.plan.lessonCount + lesson);
+    const lesson = numberAt(this.at, item);
+    return lesson === LEFT ? 0 : numberAt(this.plan.order, item * this.plan.lessonCount + lesson);
   }
 
   /** In how many lessons an item is stuck, and those that it opens a way for. */
@@ -168,9 +168,9 @@ export class SearchState {
   /** In how many lessons still to come an item is stuck. */
   stuckLessons(item: number): number {
     const { plan, at } = this;
-    const lesson = entryAt(at, item);
+    const lesson = numberAt(at, item);
     if (lesson === LEFT) return 0;
-    const from = Math.max(lesson + entryAt(plan.delay, item), plan.taught);
+    const from = Math.max(lesson + numberAt(plan.delay, item), plan.taught);
     const until = Math.max(this.opened(plan.out[item]), this.opened(plan.in[item]));
     return Math.max(0, until - from);
   }
@@ -181,10 +181,10 @@ export class SearchState {
     const { plan, at } = this;
     let first = plan.lessonCount;
     for (let index = 0; index < ways.length; index += 1) {
-      const way = entryAt(ways, index);
-      const lesson = entryAt(at, way);
+      const way = numberAt(ways, index);
+      const lesson = numberAt(at, way);
       if (lesson === LEFT) continue;
-      const joined = lesson + entryAt(plan.delay, way);
+      const joined = lesson + numberAt(plan.delay, way);
       if (joined < first) first = joined;
     }
     return first;
@@ -193,20 +193,20 @@ export class SearchState {
   private fill(item: number, lesson: number, sign: 1 | -1): void {
     const { plan, newMinutes, reviewMinutes } = this;
     const { loads, lessonCount } = plan;
-    const end = entryAt(loads.from, item + 1);
-    for (let index = entryAt(loads.from, item); index < end; index += 1) {
+    const end = numberAt(loads.from, item + 1);
+    for (let index = numberAt(loads.from, item); index < end; index += 1) {
       const target = loads.isReview[index] ? reviewMinutes : newMinutes;
-      const at = lesson + entryAt(loads.after, index);
+      const at = lesson + numberAt(loads.after, index);
       if (at >= lessonCount) continue;
-      const isWithin = plan.hasAlong && entryAt(this.within, item * lessonCount + at) > 0;
-      const minutes = entryAt(loads.minutes, index) - (isWithin ? entryAt(loads.saved, index) : 0);
-      target[at] = entryAt(target, at) + sign * minutes;
+      const isWithin = plan.hasAlong && numberAt(this.within, item * lessonCount + at) > 0;
+      const minutes = numberAt(loads.minutes, index) - (isWithin ? numberAt(loads.saved, index) : 0);
+      target[at] = numberAt(target, at) + sign * minutes;
     }
-    const kind = lesson * 5 + entryAt(plan.kind, item);
-    this.kinds[kind] = entryAt(this.kinds, kind) + sign;
+    const kind = lesson * 5 + numberAt(plan.kind, item);
+    this.kinds[kind] = numberAt(this.kinds, kind) + sign;
     const elements = entryAt(plan.elements, item);
     for (let index = 0; index < elements.length; index += 1)
-      this.elements.use(entryAt(elements, index), lesson, sign);
+      this.elements.use(numberAt(elements, index), lesson, sign);
   }
 
   /** What an item needs is danced within it in its own lesson and where it is reviewed. */
@@ -217,43 +217,43 @@ export class SearchState {
     if (needs.length === 0) return;
     this.danceWithin(needs, lesson, sign);
     const { loads } = plan;
-    const end = entryAt(loads.from, item + 1);
-    for (let index = entryAt(loads.from, item); index < end; index += 1)
-      if (loads.isReview[index]) this.danceWithin(needs, lesson + entryAt(loads.after, index), sign);
+    const end = numberAt(loads.from, item + 1);
+    for (let index = numberAt(loads.from, item); index < end; index += 1)
+      if (loads.isReview[index]) this.danceWithin(needs, lesson + numberAt(loads.after, index), sign);
   }
 
   private danceWithin(needs: Int32Array, lesson: number, sign: 1 | -1): void {
     const { plan, within, reviewMinutes } = this;
     if (lesson >= plan.lessonCount) return;
     for (let index = 0; index < needs.length; index += 1) {
-      const need = entryAt(needs, index);
+      const need = numberAt(needs, index);
       const at = need * plan.lessonCount + lesson;
-      const before = entryAt(within, at);
+      const before = numberAt(within, at);
       within[at] = before + sign;
       if (before + sign === (sign === 1 ? 1 : 0))
-        reviewMinutes[lesson] = entryAt(reviewMinutes, lesson) - sign * this.savedIn(need, lesson);
+        reviewMinutes[lesson] = numberAt(reviewMinutes, lesson) - sign * this.savedIn(need, lesson);
     }
   }
 
   /** What the review of an item in a lesson saves, where it has one there. */
   private savedIn(item: number, lesson: number): number {
-    const there = entryAt(this.at, item);
+    const there = numberAt(this.at, item);
     if (there === LEFT) return 0;
     const { loads } = this.plan;
-    const end = entryAt(loads.from, item + 1);
-    for (let index = entryAt(loads.from, item); index < end; index += 1)
-      if (loads.isReview[index] && there + entryAt(loads.after, index) === lesson)
-        return entryAt(loads.saved, index);
+    const end = numberAt(loads.from, item + 1);
+    for (let index = numberAt(loads.from, item); index < end; index += 1)
+      if (loads.isReview[index] && there + numberAt(loads.after, index) === lesson)
+        return numberAt(loads.saved, index);
     return 0;
   }
 
   private badPairs(item: number): number {
     const { plan, at } = this;
-    const lesson = entryAt(at, item);
+    const lesson = numberAt(at, item);
     if (lesson === LEFT) return 0;
     let bad = 0;
     for (const partner of entryAt(plan.partners, item)) {
-      const other = entryAt(at, partner);
+      const other = numberAt(at, partner);
       if (other === LEFT || (lesson < plan.taught && other < plan.taught)) continue;
       if (doBlur(plan.apart, lesson, other)) bad += 1;
     }
@@ -262,7 +262,7 @@ export class SearchState {
 
   private movedCost(item: number): number {
     const { plan, at } = this;
-    const before = entryAt(plan.published, item);
+    const before = numberAt(plan.published, item);
     return before === LEFT || plan.isTaught[item] || before === at[item] ? 0 : plan.weights.moved;
   }
 }

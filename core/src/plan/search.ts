@@ -1,7 +1,7 @@
 // Simulated annealing (Kirkpatrick et al. 1983) over whole plans, with a penalty for overfull lessons that
 // swings with feasibility (strategic oscillation, Glover), restarted in rounds from the best plan found.
 // A budget of iterations, not a clock, so that it repeats exactly; about 2 µs a move.
-import { entryAt } from '../model/entry-at.ts';
+import { entryAt, numberAt } from '../model/entry-at.ts';
 import { createRandom } from '../model/random.ts';
 import { type CompiledPlan, compilePlan } from './compile.ts';
 import { layInto, takeOut, tryMove } from './moves.ts';
@@ -161,7 +161,7 @@ function ruin(plan: CompiledPlan, state: SearchState, random: () => number): voi
   const items = Array.from({ length: plan.itemCount }, (_, item) => item);
   const lessons = [0, 1].map(() => plan.taught + Math.floor(random() * Math.max(1, plan.last - plan.taught)));
   for (const item of items)
-    if (lessons.includes(entryAt(state.at, item)) && random() < 0.8) {
+    if (lessons.includes(numberAt(state.at, item)) && random() < 0.8) {
       if (takeOut(plan, state, item)) state.commit();
       else state.rollback();
     }
@@ -178,13 +178,13 @@ function restore(plan: CompiledPlan, state: SearchState, { at, ahead }: Snapshot
 
 function needsHold(plan: CompiledPlan, state: SearchState): boolean {
   return plan.domain.every((domain, item) => {
-    const lesson = entryAt(state.at, item);
+    const lesson = numberAt(state.at, item);
     if (lesson === LEFT) return plan.mayLeave[item];
     if (!plan.isTaught[item] && !domain.includes(lesson)) return false;
     return [...entryAt(plan.needs, item)].every(need => {
-      const there = entryAt(state.at, need);
+      const there = numberAt(state.at, need);
       if (there === LEFT) return false;
-      return plan.open ? there === lesson : there + entryAt(plan.delay, need) <= lesson;
+      return plan.open ? there === lesson : there + numberAt(plan.delay, need) <= lesson;
     });
   });
 }

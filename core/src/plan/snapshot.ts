@@ -1,5 +1,5 @@
 // A plan under search as it is remembered: where each item lies, and which elements are to come ahead.
-import { entryAt } from '../model/entry-at.ts';
+import { numberAt } from '../model/entry-at.ts';
 import { aheadLessons } from './ahead.ts';
 import type { CompiledPlan } from './compile.ts';
 import type { Placing } from './problem.ts';
@@ -16,7 +16,7 @@ export interface Snapshot {
 /** A snapshot by ids, lessons from 1; only what is really taught ahead, and what was. */
 export function placingOf(plan: CompiledPlan, { at, ahead }: Snapshot): Placing {
   const placed = Object.fromEntries(
-    plan.problem.items.flatMap(({ id }, item) => (at[item] === LEFT ? [] : [[id, entryAt(at, item) + 1]])),
+    plan.problem.items.flatMap(({ id }, item) => (at[item] === LEFT ? [] : [[id, numberAt(at, item) + 1]])),
   );
   const wanted = plan.elementIds.filter((_, element) => ahead[element] === 1);
   return { placed, ahead: [...aheadLessons(plan.problem, placed, wanted).keys()] };

@@ -2,6 +2,7 @@
 
 import type { Library } from '../library/library.ts';
 import type { Role, Studio } from '../model/document.ts';
+import { type Heading, headingsOf } from '../model/headings.ts';
 import { escapePattern, hasWholeWords } from '../model/whole-words.ts';
 import { labelOf } from '../steps/counts.ts';
 import { type Figure, findPart } from '../steps/figure.ts';
@@ -29,16 +30,16 @@ export interface ProofSource {
 export function proofread(text: string, source: ProofSource): readonly Slip[] {
   const names = namesOf(source.library, source.dances);
   const slips: Slip[] = [];
+  const headings = new Map(headingsOf(text).map(heading => [heading.from, heading]));
   let about: Figure | undefined;
   let at = 0;
   for (const line of text.split('\n')) {
-    const heading = /^#{1,6}\s+(?:(New|Begun):\s*)?(.*)$/.exec(line);
+    const heading = headings.get(at);
     slips.push(...weeks(line, at, source));
     if (heading) {
-      const [, kind, title = ''] = heading;
-      const [named] = figuresIn(title, names);
+      const [named] = figuresIn(heading.title, names);
       about = named && source.library.readings.get(named.pattern.id)?.figure;
-      slips.push(...headingSlips({ line, at, kind, title, named: named?.pattern.id }, names, source));
+      slips.push(...headingSlips(heading, named?.pattern.id, names, source));
     } else slips.push(...lineSlips(line, at, about, names, source));
     at += line.length + 1;
   }
@@ -56,24 +57,19 @@ function weeks(line: string, at: number, { lesson, of }: ProofSource): readonly 
   );
 }
 
-interface HeadingLine {
-  readonly line: string;
-  readonly at: number;
-  readonly kind: string | undefined;
-  readonly title: string;
-  readonly named: string | undefined;
-}
-
+/** `New: Wrap` of what was not new, and of what no figure is called. */
 function headingSlips(
-  { line, at, kind, title, named }: HeadingLine,
+  { title, titleAt }: Heading,
+  named: string | undefined,
   names: Names,
   { told }: ProofSource,
 ): readonly Slip[] {
+  const [before = '', kind] = /^(New|Begun):\s*/.exec(title) ?? [];
   if (kind === undefined) return [];
-  const index = line.indexOf(title);
+  const [said, at] = [title.slice(before.length), titleAt + before.length];
   if (named === undefined) {
-    const [near] = nearlyNames(title, at + index, names);
-    return [near ?? slipAt('name', { at }, index, title, 'a figure of the house')];
+    const [near] = nearlyNames(said, at, names);
+    return [near ?? slipAt('name', { at }, 0, said, 'a figure of the house')];
   }
   const list = kind === 'New' ? told?.fresh : told?.begun;
   if (!list || list.includes(named)) return [];
@@ -82,7 +78,7 @@ function headingSlips(
     : told?.begun.includes(named)
       ? 'it was only begun'
       : 'the log does not say so';
-  return [slipAt('name', { at }, index, title, known)];
+  return [slipAt('name', { at }, 0, said, known)];
 }
 
 function lineSlips(

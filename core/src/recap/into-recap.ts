@@ -1,15 +1,17 @@
+import { type Heading, headingsOf } from '../model/headings.ts';
+
+/** The deepest heading that begins something of its own. */
+const DEEPEST = 3;
+
 /**
  * A recap with one more sentence: at the end of the section that is about the figure, at the end of the text where there
  * is none. A sentence that stands there already is not written twice.
  */
 export function withSentence(markdown: string, figure: string, sentence: string): string {
   if (markdown.includes(sentence)) return markdown;
-  const lines = markdown.trimEnd().split('\n');
-  const own = lines.findIndex(line => /^#{1,3} /.test(line) && line.endsWith(figure));
-  const next = own < 0 ? -1 : lines.findIndex((line, index) => index > own && /^#{1,3} /.test(line));
-  const at = next < 0 ? lines.length : next;
-  const before = lines.slice(0, at).join('\n').trimEnd();
-  return `${[before, sentence, lines.slice(at).join('\n')].filter(Boolean).join('\n\n')}\n`;
+  const headings = headingsOf(markdown).filter(({ depth }) => depth <= DEEPEST);
+  const own = headings.findIndex(({ title }) => title.endsWith(figure));
+  return insert(markdown, own < 0 ? undefined : headings[own + 1], sentence);
 }
 
 export interface RecapSection {
@@ -21,9 +23,10 @@ export interface RecapSection {
 
 /** The sections of a recap under their headings of the second level, in order. */
 export function recapSections(markdown: string): readonly RecapSection[] {
-  return [...markdown.matchAll(/^## (.+)\n[\s\S]*?(?=^## |(?![\s\S]))/gm)].map(match => ({
-    title: match[1] ?? '',
-    text: match[0].trimEnd(),
+  const headings = headingsOf(markdown).filter(({ depth }) => depth === 2);
+  return headings.map(({ title, from }, index) => ({
+    title,
+    text: markdown.slice(from, headings[index + 1]?.from).trimEnd(),
   }));
 }
 
@@ -35,7 +38,13 @@ export function sectionsMissing(draft: string, text: string): readonly RecapSect
 
 /** A recap with one more section, before what comes next week. */
 export function withSection(markdown: string, { text }: RecapSection): string {
-  const next = markdown.search(/^## Next week$/m);
-  if (next < 0) return `${markdown.trimEnd()}\n\n${text}\n`;
-  return `${markdown.slice(0, next)}${text}\n\n${markdown.slice(next)}`;
+  const next = headingsOf(markdown).find(({ depth, title }) => depth === 2 && title === 'Next week');
+  return insert(markdown, next, text);
+}
+
+/** A text with a passage before a heading, or at its end. */
+function insert(markdown: string, before: Heading | undefined, passage: string): string {
+  const at = before?.from ?? markdown.length;
+  const parts = [markdown.slice(0, at).trimEnd(), passage, markdown.slice(at).trimEnd()];
+  return `${parts.filter(Boolean).join('\n\n')}\n`;
 }

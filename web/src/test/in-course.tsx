@@ -49,13 +49,16 @@ interface Asked {
   readonly role?: 'director' | 'teacher';
   /** Lessons that are over. */
   readonly over?: number;
+  /** What the course leaves out, beside what the demo's does. */
+  readonly left?: readonly string[];
 }
 
 /** A server with the demo's course, and a page that has read it. */
-function openPage() {
+function openPage({ left = [] }: Asked) {
   const course = demoStudio.courses?.find(({ id }) => id === COURSE);
   if (!course) throw new Error('the demo has no such course');
-  const server = new CourseOnServer(course, DIRECTOR);
+  const placed = course.placed?.filter(({ pattern }) => !left.includes(pattern)) ?? [];
+  const server = new CourseOnServer({ ...course, placed }, DIRECTOR);
   vi.stubGlobal('fetch', server.fetch);
   const client = new QueryClient({ defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY } } });
   client.setQueryData(courseQuery(COURSE).queryKey, server.answer);
@@ -70,8 +73,9 @@ function openPage() {
 }
 
 /** Runs a hook of the map inside the demo's course, on a page whose server is the one that is returned. */
-export function renderInCourse<Result>(hook: () => Result, { role = 'director', over = 0 }: Asked = {}) {
-  const page = openPage();
+export function renderInCourse<Result>(hook: () => Result, asked: Asked = {}) {
+  const { role = 'director', over = 0 } = asked;
+  const page = openPage(asked);
   const shown: { view?: Shown } = {};
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={page.client}>
@@ -95,7 +99,7 @@ interface InRoom extends Asked {
 
 /** Draws a room of the demo's course as a browser would. */
 export function renderRoom(room: ReactNode, { role = 'director', ...inRoom }: InRoom = {}) {
-  const page = openPage();
+  const page = openPage(inRoom);
   const element = (
     <InCourse shown={{}} role={role} {...inRoom}>
       {room}

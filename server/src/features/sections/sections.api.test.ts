@@ -137,11 +137,11 @@ describe('a lesson and its recap', () => {
   test('a recap keeps which figures it promises: what its text is made to say no longer it promises no more', async () => {
     const four = { ...key, lesson: 4 };
     const { promises, markdown } = (await bram.call('recap.read', { params: four })).body.recap;
-    expect(promises).toEqual(['gather', 'throw-out', 'hand-change']);
-    const changes = [{ field: 'markdown', from: markdown, to: markdown.replaceAll('Gather', 'More') }];
+    expect(promises).toEqual(['close-basic', 'right-turn', 'hand-change', 'handshake-pass']);
+    const changes = [{ field: 'markdown', from: markdown, to: markdown.replaceAll('Right turn', 'More') }];
     const command = { kind: 'edit', what: 'Text', changes } as const;
     const edited = await bram.call('recap.command', { params: four, body: { command } });
-    expect(edited.body.recap.promises).toEqual(['throw-out', 'hand-change']);
+    expect(edited.body.recap.promises).toEqual(['close-basic', 'hand-change', 'handshake-pass']);
   });
 
   test('entries of another lesson do not finish this one', async () => {

@@ -8,7 +8,7 @@ test('a check asks what this class has by its own plan: what it did not reach in
   const classContent = mondayClass(vi.fn());
   const room = <NewCheck section="hustle-1-monday" taken={[]} mayWrite go={vi.fn()} leave={undefined} />;
   const { server } = renderRoom(room, { classContent });
-  expect(classContent.classPlan?.progress.carried).toEqual(['hand-change']);
+  expect(classContent.classPlan?.progress.carried).toEqual(['hand-change', 'handshake-pass']);
   expect(server.answer.course.placed?.find(({ pattern }) => pattern === 'hand-change')?.lesson).toBe(4);
   const make = (name: string) =>
     act(async () => fireEvent.click(screen.getByRole('button', { name: `Make the ${name} check` })));

@@ -20,7 +20,7 @@ const type = (label: string, value: string) =>
 test('before it begins the evening is told at a glance: what is new, from which hold, who lacks what', () => {
   open(5);
   const aside = screen.getByRole('complementary', { name: 'This lesson' });
-  expect(aside.textContent).toMatch(/Gather from Two hands or One hand/);
+  expect(aside.textContent).toMatch(/Right turn from One hand or Two hands/);
   expect(aside.textContent).toMatch(/Hand change from One hand, not reached last time/);
   expect(aside.textContent).toMatch(/Were away and lack:Jory W: Left turn/);
   expect(aside.textContent).toMatch(/6 lead, 8 follow; 2 wait in turn/);
@@ -106,5 +106,5 @@ test('the brief has the evening, the class and what was promised on one page', (
   expect(screen.getByRole('heading', { name: 'Hustle 1, lesson 5 of 8' })).toBeTruthy();
   expect(screen.getByText(/6 lead, 8 follow · taught by Bram Okoro/)).toBeTruthy();
   const promised = screen.getByText('What was promised after lesson 4').parentElement;
-  expect(promised?.textContent).toContain('Gather');
+  expect(promised?.textContent).toContain('Right turn');
 });

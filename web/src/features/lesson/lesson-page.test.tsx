@@ -31,14 +31,16 @@ test('the next lesson is a running order from its first minute to its last', () 
     within(order())
       .getAllByRole('heading')
       .map(({ textContent }) => textContent),
-  ).toContain('Gather');
+  ).toContain('Right turn');
 });
 
 test('one tap marks a figure, and says over which entry', async () => {
   const { entries } = open(5);
-  await act(async () => fireEvent.click(within(marksOf('Gather')).getByRole('button', { name: 'Shaky' })));
+  await act(async () =>
+    fireEvent.click(within(marksOf('Right turn')).getByRole('button', { name: 'Shaky' })),
+  );
   expect(entries()).toMatchObject([
-    { kind: 'log', entry: { lesson: 5, pattern: 'gather', result: 'shaky' } },
+    { kind: 'log', entry: { lesson: 5, pattern: 'right-turn', result: 'shaky' } },
   ]);
 });
 
@@ -143,18 +145,20 @@ test('an evening of which nobody wrote does not lock the next one, and is asked 
   const { server } = openAfterUnwritten(6);
   expect(screen.getByRole('button', { name: 'Start the evening' })).toBeTruthy();
   expect(screen.getByText('Nothing was written of lesson 5 (Monday 9 March)')).toBeTruthy();
-  expect(screen.getByText(/It is taken as planned until somebody says how it went: Gather/)).toBeTruthy();
+  expect(
+    screen.getByText(/It is taken as planned until somebody says how it went: .*Right turn/),
+  ).toBeTruthy();
   expect(screen.getByRole('link', { name: /It was not held/ })).toBeTruthy();
   press('It went as planned');
   await waitFor(() => expect(server.sent).toHaveLength(1));
   const [{ logs }] = server.sent as [{ logs: { result: string; lesson: number; pattern: string }[] }];
-  expect(logs.map(({ pattern }) => pattern)).toContain('gather');
+  expect(logs.map(({ pattern }) => pattern)).toContain('right-turn');
   expect(new Set(logs.map(({ result, lesson }) => `${lesson} ${result}`))).toEqual(new Set(['5 solid']));
 });
 
 test('it is written down late as the plan then was, and finished like any other', async () => {
   openAfterUnwritten(5);
-  const marks = await screen.findByRole('group', { name: 'How Gather went' });
+  const marks = await screen.findByRole('group', { name: 'How Right turn went' });
   expect(within(marks).getByRole('button', { name: 'Solid' })).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Finish lesson 5' })).toBeTruthy();
 });

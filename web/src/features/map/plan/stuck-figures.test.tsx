@@ -14,7 +14,7 @@ function Told({ moves }: { moves?: MapMoves }) {
 test('a dead end is told with the move that opens it, and what that costs', () => {
   const moved: unknown[] = [];
   const moves = { move: (...of: unknown[]) => moved.push(of) } as unknown as MapMoves;
-  renderRoom(<Told moves={moves} />, { over: 4 });
+  renderRoom(<Told moves={moves} />, { over: 4, left: ['handshake-pass'] });
   expect(screen.getByRole('heading', { name: 'One dead end' })).toBeTruthy();
   expect(
     screen.getByText(/Hand change cannot be left from lesson 5 on: Handshake pass is left out\./),
@@ -24,7 +24,7 @@ test('a dead end is told with the move that opens it, and what that costs', () =
 });
 
 test('who may only look reads it without a button', () => {
-  renderRoom(<Told />, { over: 4 });
+  renderRoom(<Told />, { over: 4, left: ['handshake-pass'] });
   expect(screen.getByText(/Hand change cannot be left/)).toBeTruthy();
   expect(screen.queryAllByRole('button')).toEqual([]);
 });

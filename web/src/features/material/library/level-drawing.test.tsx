@@ -5,7 +5,7 @@ import { renderRoom } from '../../../test/in-course.tsx';
 import { LevelDrawing } from './level-drawing.tsx';
 
 test('the level is drawn as places; a dead end by this lesson is told, and a chosen place tells what leads on', () => {
-  renderRoom(<LevelDrawing level="hustle-1" />, { lesson: 5 });
+  renderRoom(<LevelDrawing level="hustle-1" />, { lesson: 5, left: ['handshake-pass'] });
   expect(screen.getByText('Dead ends by then: Hand change.')).toBeTruthy();
   const handshake = screen.getByRole('button', { name: /Handshake.*dead end/ });
   fireEvent.click(handshake);
