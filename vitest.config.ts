@@ -31,7 +31,14 @@ export default defineConfig({
           hookTimeout: 120_000,
         },
       },
-      { test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], testTimeout: 120_000 } },
+      {
+        test: {
+          name: 'web',
+          include: ['web/src/**/*.test.{ts,tsx}'],
+          setupFiles: ['web/src/test/planner-at-hand.ts'],
+          testTimeout: 120_000,
+        },
+      },
     ],
   },
 });

@@ -1,4 +1,4 @@
-import type { CourseAnswer, CourseCommand, HistoryEntry } from '@map-step/contract';
+import type { CourseAnswer, CourseClass, CourseCommand, HistoryEntry } from '@map-step/contract';
 import { applyChanges, type Course, type FieldChange, placedInOrder, reverseChanges } from '@map-step/core';
 
 interface Order {
@@ -21,6 +21,11 @@ export class CourseOnServer {
   constructor(course: Course, person: string) {
     this.#person = person;
     this.answer = { course: placedInOrder(course), version: 1, published: null, sections: [], history: [] };
+  }
+
+  /** A class of the course begins. */
+  begin(section: CourseClass): void {
+    this.answer = { ...this.answer, sections: [...this.answer.sections, section] };
   }
 
   /** From now on answers wait until they are let go. */

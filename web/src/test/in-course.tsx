@@ -1,30 +1,32 @@
 import { ChakraProvider } from '@chakra-ui/react';
-import type { CourseAnswer, SectionAnswer } from '@map-step/contract';
+import type { SectionAnswer, SentEvent, SessionAnswer } from '@map-step/contract';
 import {
-  draftPlacing,
+  type ClassPlan,
   openLibrary,
   type Placing,
-  planClass,
+  type Result,
   readDocument,
   type StudioDocument,
 } from '@map-step/core';
-import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, configure, render, renderHook, waitFor } from '@testing-library/react';
-import { type ReactNode, useMemo, useState } from 'react';
-import { createMemoryRouter, RouterProvider } from 'react-router';
-import { onTestFinished, vi } from 'vitest';
+import { type ReactNode, useMemo } from 'react';
+import { createMemoryRouter, MemoryRouter, Route, RouterProvider, Routes } from 'react-router';
+import { expect, onTestFinished, vi } from 'vitest';
 import demo from '../../../demo/tarn-street.json?raw';
+import type { WaitingEvent } from '../api/outbox.ts';
 import {
-  type ClassContent,
   ClassContext,
   type CourseContent,
-  CourseContext,
-  PlaceContext,
   type PlanContent,
-  PlanContext,
+  useClass,
+  useCourse,
+  usePlan,
 } from '../features/course/course-context.ts';
-import { courseQuery } from '../features/course/course-queries.ts';
-import { draftPlan, problemOf } from '../features/course/course-view.ts';
+import { CourseProviders } from '../features/course/course-providers.tsx';
+import { courseQuery, keys, materialQuery, sectionQuery } from '../features/course/course-queries.ts';
+import { sessionQuery } from '../features/session/session-queries.ts';
+import { studioQuery } from '../features/studio/studio-queries.ts';
 import { system } from '../theme/system.ts';
 import { CourseOnServer } from './course-on-server.ts';
 
@@ -45,23 +47,41 @@ function readDemo(): StudioDocument {
   return read.value;
 }
 
-interface Asked {
+/** A class in the room: what a server has of it, and what hears what is put down. */
+export interface GivenClass {
+  readonly section: SectionAnswer;
+  readonly waiting: readonly WaitingEvent[];
+  keep(event: SentEvent): void;
+}
+
+export interface InCourse {
   readonly role?: 'director' | 'teacher';
-  /** Lessons that are over. */
-  readonly over?: number;
+  /** The class that has begun; the course has none without. */
+  readonly inClass?: GivenClass;
+  readonly lesson?: number;
+  readonly today?: string;
   /** What the course leaves out, beside what the demo's does. */
   readonly left?: readonly string[];
 }
 
-/** A server with the demo's course, and a page that has read it. */
-function openPage({ left = [] }: Asked) {
+/** What the page shows, for the test to look at. */
+type Shown = CourseContent & PlanContent;
+
+/** A server with the demo's course, and a page that has read all that a room shares. */
+function openPage({ role = 'director', inClass, today, left = [] }: InCourse) {
   const course = demoStudio.courses?.find(({ id }) => id === COURSE);
   if (!course) throw new Error('the demo has no such course');
   const placed = course.placed?.filter(({ pattern }) => !left.includes(pattern)) ?? [];
   const server = new CourseOnServer({ ...course, placed }, DIRECTOR);
+  if (inClass) server.begin({ ...inClass.section.section, behind: 0 });
   vi.stubGlobal('fetch', server.fetch);
   const client = new QueryClient({ defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY } } });
+  const session = { ...sessionOf(role), ...(today && { today }) };
+  client.setQueryData(sessionQuery.queryKey, session);
+  client.setQueryData(studioQuery.queryKey, courseContent(role).studio);
+  client.setQueryData(materialQuery(COURSE).queryKey, { stamp: '1', material });
   client.setQueryData(courseQuery(COURSE).queryKey, server.answer);
+  if (inClass) client.setQueryData(sectionQuery(inClass.section.section.id).queryKey, inClass.section);
   const saved = () => waitFor(() => expectSaved(client));
   onTestFinished(async () => {
     // What is still on its way would reach the server of the next test.
@@ -72,16 +92,63 @@ function openPage({ left = [] }: Asked) {
   return { server, client, saved };
 }
 
+function expectSaved(client: QueryClient): void {
+  if (client.isMutating() > 0) throw new Error('a change is on its way');
+}
+
+interface AroundProps {
+  readonly children: ReactNode;
+  readonly asked: InCourse;
+  readonly shown: { view?: Shown };
+}
+
+/** All that the rooms of a course share, as the page itself puts it together; only what is put down goes to the test. */
+function Around({ children, asked: { inClass }, shown }: AroundProps) {
+  return (
+    <CourseProviders>
+      <Look shown={shown} />
+      {inClass ? <Heard by={inClass}>{children}</Heard> : children}
+    </CourseProviders>
+  );
+}
+
+function Look({ shown }: Pick<AroundProps, 'shown'>) {
+  const course = useCourse();
+  const plan = usePlan();
+  shown.view = { ...course, ...plan };
+  return null;
+}
+
+function Heard({ by: { waiting, keep }, children }: { by: GivenClass; children: ReactNode }) {
+  const real = useClass();
+  const content = useMemo(() => ({ ...real, waiting, keep }), [real, waiting, keep]);
+  return <ClassContext value={content}>{children}</ClassContext>;
+}
+
+const PATH = '/courses/:course/*';
+
+function addressOf({ lesson = 1 }: InCourse): string {
+  return `/courses/${COURSE}/room?lesson=${lesson}`;
+}
+
 /** Runs a hook of the map inside the demo's course, on a page whose server is the one that is returned. */
-export function renderInCourse<Result>(hook: () => Result, asked: Asked = {}) {
-  const { role = 'director', over = 0 } = asked;
+export function renderInCourse<Result>(hook: () => Result, asked: InCourse = {}) {
   const page = openPage(asked);
   const shown: { view?: Shown } = {};
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={page.client}>
-      <InCourse shown={shown} role={role} over={over}>
-        {children}
-      </InCourse>
+      <MemoryRouter initialEntries={[addressOf(asked)]}>
+        <Routes>
+          <Route
+            path={PATH}
+            element={
+              <Around shown={shown} asked={asked}>
+                {children}
+              </Around>
+            }
+          />
+        </Routes>
+      </MemoryRouter>
     </QueryClientProvider>
   );
   const rendered = renderHook(hook, { wrapper });
@@ -92,20 +159,16 @@ export function renderInCourse<Result>(hook: () => Result, asked: Asked = {}) {
   return { ...rendered, ...page, view, lessonOf: (id: string) => view().draft.placed[id] };
 }
 
-interface InRoom extends Asked {
-  readonly classContent?: ClassContent;
-  readonly lesson?: number;
-}
-
 /** Draws a room of the demo's course as a browser would. */
-export function renderRoom(room: ReactNode, { role = 'director', ...inRoom }: InRoom = {}) {
-  const page = openPage(inRoom);
+export function renderRoom(room: ReactNode, asked: InCourse = {}) {
+  const page = openPage(asked);
   const element = (
-    <InCourse shown={{}} role={role} {...inRoom}>
+    <Around shown={{}} asked={asked}>
       {room}
-    </InCourse>
+    </Around>
   );
-  const router = createMemoryRouter([{ path: '*', element }]);
+  const routes = [{ path: PATH, element }];
+  const router = createMemoryRouter(routes, { initialEntries: [addressOf(asked)] });
   const rendered = render(
     <ChakraProvider value={system}>
       <QueryClientProvider client={page.client}>
@@ -116,12 +179,21 @@ export function renderRoom(room: ReactNode, { role = 'director', ...inRoom }: In
   return { ...rendered, ...page, router };
 }
 
+/** The same, once the plan of its class is known. */
+export async function renderInClass(room: ReactNode, asked: InCourse & { readonly inClass: GivenClass }) {
+  const page = renderRoom(room, asked);
+  const { id } = asked.inClass.section.section;
+  const planOf = () =>
+    page.client.getQueriesData<Result<ClassPlan, unknown>>({ queryKey: keys.classPlan(id) });
+  await waitFor(() => expect(planOf().some(([, plan]) => plan?.ok)).toBe(true));
+  return page;
+}
+
 /** The demo's class on Monday, after four lessons. */
-export function mondayClass(keep: ClassContent['keep']): ClassContent {
+export function mondayClass(keep: GivenClass['keep'] = () => undefined): GivenClass {
   const id = 'hustle-1-monday';
-  const course = demoStudio.courses?.find(one => one.id === COURSE);
   const section = demoStudio.sections?.find(one => one.id === id);
-  if (!course || !section) throw new Error('the demo has no such class');
+  if (!section) throw new Error('the demo has no such class');
   const own = <Entry extends { readonly section: string }>(entries: readonly Entry[] = []) =>
     entries.filter(entry => entry.section === id);
   const inIt = new Set(section.students.map(({ student }) => student));
@@ -149,16 +221,11 @@ export function mondayClass(keep: ClassContent['keep']): ClassContent {
       }),
     ),
   };
-  const plan = planClass(library, course, draftPlacing(course), answer);
-  return { section: answer, waiting: [], keep, classPlan: plan.ok ? plan.value : undefined };
-}
-
-function expectSaved(client: QueryClient): void {
-  if (client.isMutating() > 0) throw new Error('a change is on its way');
+  return { section: answer, waiting: [], keep };
 }
 
 /** What the page knows of the demo's course. */
-export function courseContent(role: NonNullable<Asked['role']>): CourseContent {
+export function courseContent(role: NonNullable<InCourse['role']>): CourseContent {
   const course = demoStudio.courses?.find(({ id }) => id === COURSE);
   if (!course) throw new Error('the demo has no such course');
   return {
@@ -188,52 +255,7 @@ export function withPlaced({ placed, ahead }: Placing, more: Placing['placed']):
   return { placed: { ...placed, ...more }, ahead };
 }
 
-/** What the page shows, for the test to look at. */
-type Shown = CourseContent & PlanContent;
-
-interface InCourseProps {
-  readonly children: ReactNode;
-  readonly role: NonNullable<Asked['role']>;
-  readonly shown: { view?: Shown };
-  readonly classContent?: ClassContent;
-  readonly lesson?: number;
-  readonly over?: number;
-}
-
-function rulesOf({ course: { placed: _, placedAhead: __, ...course }, published, sections }: CourseAnswer) {
-  return { course, published, sections };
-}
-
-const placingIn = ({ course }: CourseAnswer) => draftPlacing(course);
-const NOWHERE: Placing = { placed: {}, ahead: [] };
-
-const NO_CLASS: ClassContent = { section: undefined, waiting: [], keep: () => {}, classPlan: undefined };
-
-function InCourse({ children, role, shown, classContent = NO_CLASS, lesson = 1, over = 0 }: InCourseProps) {
-  const { data: answer } = useQuery({ ...courseQuery(COURSE), select: rulesOf });
-  const [previewed, preview] = useState<Placing>();
-  if (!answer) throw new Error('the course is there from the beginning');
-  const { data: saved = NOWHERE } = useQuery({ ...courseQuery(COURSE), select: placingIn });
-  // What was taught stays as it was planned when the page opened.
-  const [planned] = useState(saved);
-  const draft = useMemo(
-    () =>
-      draftPlan(
-        problemOf(library, answer.course, { published: answer.published, over, saved: planned }),
-        previewed ?? saved,
-      ),
-    [answer.course, answer.published, over, planned, previewed, saved],
-  );
-  const course = { ...courseContent(role), answer, over };
-  const plan = { draft, saved, preview };
-  shown.view = { ...course, ...plan };
-  return (
-    <CourseContext value={course}>
-      <PlanContext value={plan}>
-        <ClassContext value={classContent}>
-          <PlaceContext value={{ lesson, goTo: () => {}, goBy: () => {} }}>{children}</PlaceContext>
-        </ClassContext>
-      </PlanContext>
-    </CourseContext>
-  );
+function sessionOf(role: NonNullable<InCourse['role']>): SessionAnswer {
+  const { me, today } = courseContent(role);
+  return { person: me, csrf: 'x', today, demo: null, empty: false, founding: 'closed' };
 }

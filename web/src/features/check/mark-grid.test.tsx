@@ -4,7 +4,6 @@ import type { Check, Mark } from '@map-step/core';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { DIRECTOR, demoStudio, renderRoom } from '../../test/in-course.tsx';
-import type { ClassContent } from '../course/course-context.ts';
 import { MarkGrid } from './mark-grid.tsx';
 import { useMarks } from './use-marks.ts';
 
@@ -61,8 +60,9 @@ function Grid({ mayMark, answer }: { mayMark: boolean; answer: CheckAnswer }) {
 function open(mayMark = true, given: readonly Mark[] = []) {
   const kept: SentEvent[] = [];
   const keep = (event: SentEvent) => void kept.push(event);
-  const classContent: ClassContent = { section, waiting: [], keep, classPlan: undefined };
-  renderRoom(<Grid mayMark={mayMark} answer={answerWith(given)} />, { classContent });
+  renderRoom(<Grid mayMark={mayMark} answer={answerWith(given)} />, {
+    inClass: { section, waiting: [], keep },
+  });
   const press = async (key: string) =>
     act(async () => {
       fireEvent.keyDown(screen.getByRole('grid'), { key });

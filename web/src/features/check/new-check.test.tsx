@@ -1,14 +1,12 @@
 // @vitest-environment happy-dom
 import { act, fireEvent, screen } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
-import { mondayClass, renderRoom } from '../../test/in-course.tsx';
+import { mondayClass, renderInClass } from '../../test/in-course.tsx';
 import { NewCheck } from './new-check.tsx';
 
 test('a check asks what this class has by its own plan: what it did not reach in time is not asked half-way', async () => {
-  const classContent = mondayClass(vi.fn());
   const room = <NewCheck section="hustle-1-monday" taken={[]} mayWrite go={vi.fn()} leave={undefined} />;
-  const { server } = renderRoom(room, { classContent });
-  expect(classContent.classPlan?.progress.carried).toEqual(['hand-change', 'handshake-pass']);
+  const { server } = await renderInClass(room, { inClass: mondayClass() });
   expect(server.answer.course.placed?.find(({ pattern }) => pattern === 'hand-change')?.lesson).toBe(4);
   const make = (name: string) =>
     act(async () => fireEvent.click(screen.getByRole('button', { name: `Make the ${name} check` })));

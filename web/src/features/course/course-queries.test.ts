@@ -10,7 +10,7 @@ const material = {
   patterns: demoStudio.patterns ?? [],
   elements: demoStudio.elements ?? [],
 };
-const section = mondayClass(() => undefined).section;
+const section = mondayClass().section;
 const keyOf = (of: Course, figures = material, published = { placed: { wrap: 6 }, ahead: [] as string[] }) =>
   classPlanQuery(figures, of, published, section, 0).queryHash;
 

@@ -1,29 +1,29 @@
 // @vitest-environment happy-dom
 import { act, fireEvent, screen } from '@testing-library/react';
-import { expect, test, vi } from 'vitest';
-import { demoStudio, mondayClass, renderRoom } from '../../test/in-course.tsx';
+import { expect, test } from 'vitest';
+import { demoStudio, mondayClass, renderInClass } from '../../test/in-course.tsx';
 import { MissedByStudents } from './missed.tsx';
 import { Promises } from './promises.tsx';
 import { Prompter } from './prompter.tsx';
 import { Proof } from './proof.tsx';
 import { ShotsPage } from './shots-page.tsx';
 
-const inClass = { lesson: 4, classContent: mondayClass(vi.fn()) };
+const inClass = { lesson: 4, inClass: mondayClass() };
 const recap = demoStudio.recaps?.find(
   ({ section, lesson, audience }) => section === 'hustle-1-monday' && lesson === 4 && audience === 'students',
 );
 
-test('a drafted recap agrees with the figures; a wrong count in it is marked with what is right', () => {
-  const { unmount } = renderRoom(<Proof text={recap?.markdown ?? ''} />, inClass);
+test('a drafted recap agrees with the figures; a wrong count in it is marked with what is right', async () => {
+  const { unmount } = await renderInClass(<Proof text={recap?.markdown ?? ''} />, inClass);
   expect(screen.getByText('Read through: it agrees with the figures')).toBeTruthy();
   unmount();
-  renderRoom(<Proof text={recap?.markdown.replace('3 beats', '4 beats') ?? ''} />, inClass);
+  await renderInClass(<Proof text={recap?.markdown.replace('3 beats', '4 beats') ?? ''} />, inClass);
   expect(screen.getByText('To look at: 1')).toBeTruthy();
   expect(screen.getByText('4 beats').parentElement?.textContent).toContain('count: 3 beats');
 });
 
 test('what the log does not say is marked too, and another text can be read through', async () => {
-  renderRoom(<Proof text={'## New: Hand change\n\nIt went well.'} />, inClass);
+  await renderInClass(<Proof text={'## New: Hand change\n\nIt went well.'} />, inClass);
   expect(screen.getByText('Hand change').parentElement?.textContent).toContain('the log does not say so');
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Proof-read another text' })));
   const field = screen.getByLabelText('Any text about these dances, spoken words written down too');
@@ -31,26 +31,26 @@ test('what the log does not say is marked too, and another text can be read thro
   expect(await screen.findByText('It agrees with the figures.')).toBeTruthy();
 });
 
-test('what was promised and came in another lesson is told', () => {
-  renderRoom(<Promises />, inClass);
+test('what was promised and came in another lesson is told', async () => {
+  await renderInClass(<Promises />, inClass);
   const [first] = screen.getAllByText(/promised after lesson 3/);
   expect(first?.parentElement?.textContent).toMatch(/Hand change/);
 });
 
-test('who was away is offered a link to what they missed', () => {
-  renderRoom(<MissedByStudents />, inClass);
+test('who was away is offered a link to what they missed', async () => {
+  await renderInClass(<MissedByStudents />, inClass);
   expect(screen.getByRole('button', { name: 'Make a link for Jory W' })).toBeTruthy();
   expect(screen.getByText(/missed Left turn/)).toBeTruthy();
 });
 
 test('the shot list has the takes of what was new, and the prompter its text without signs', async () => {
-  renderRoom(<ShotsPage />, inClass);
+  await renderInClass(<ShotsPage />, inClass);
   expect(screen.getByText(/^8 takes, \d+ min \d+ s$/)).toBeTruthy();
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Prompter' })));
   expect(screen.getByText('New: Left turn')).toBeTruthy();
 });
 
 test('the prompter says how long the text takes at the speed of the speaker', async () => {
-  renderRoom(<Prompter text={`# ${'word '.repeat(130)}`} close={() => undefined} />, inClass);
+  await renderInClass(<Prompter text={`# ${'word '.repeat(130)}`} close={() => undefined} />, inClass);
   expect(screen.getByText('words a minute, 60 s in all')).toBeTruthy();
 });

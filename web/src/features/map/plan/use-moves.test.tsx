@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { act, waitFor } from '@testing-library/react';
 import { expect, test, vi } from 'vitest';
-import { renderInCourse, withPlaced } from '../../../test/in-course.tsx';
+import { type InCourse, mondayClass, renderInCourse, withPlaced } from '../../../test/in-course.tsx';
 import { useCourseCommands } from '../../course/course-commands.ts';
 import { handsOn } from '../board/hands.ts';
 import { useChips } from '../board/use-chips.ts';
@@ -9,7 +9,7 @@ import { useSelection } from '../board/use-selection.ts';
 import { useMoves } from './use-moves.ts';
 
 /** The hands of the map: what is chosen, moved and told, as the page puts them together. */
-function open(role: 'director' | 'teacher' = 'director', over = 0) {
+function open(role: 'director' | 'teacher' = 'director', begun: Pick<InCourse, 'inClass' | 'today'> = {}) {
   const onMove = vi.fn();
   const page = renderInCourse(
     () => {
@@ -17,7 +17,7 @@ function open(role: 'director' | 'teacher' = 'director', over = 0) {
       const { moves, spoken } = useMoves(useCourseCommands(), onMove);
       return { selection, spoken, shift: handsOn(selection, moves).shift, chipOf: useChips(selection) };
     },
-    { role, over },
+    { role, ...begun },
   );
   const hands = () => page.result.current;
   const chip = (id: string) => {
@@ -132,7 +132,10 @@ test('a figure that the library does not have has no chip', () => {
 });
 
 test('what was taught stands, and no arrow or drag brings a figure into an evening that is over', async () => {
-  const { press, chip, hands, view, liesIn } = open('director', 2);
+  const { press, chip, hands, view, liesIn } = open('director', {
+    inClass: mondayClass(),
+    today: '2026-02-23',
+  });
   const { library } = view();
   const saved = view().saved.placed;
   const past = Object.keys(saved).find(id => saved[id] === 2) ?? '';
