@@ -9,6 +9,7 @@ import { startDemoServer } from './scripts/demo-server.mjs';
 import { ensurePackages } from './scripts/packages.mjs';
 import { ensurePostgres } from './scripts/postgres.mjs';
 import { say } from './scripts/say.mjs';
+import { runSmall } from './scripts/small-runs.mjs';
 
 const TODAY = '2026-03-09';
 const root = fileURLToPath(new URL('.', import.meta.url));
@@ -22,6 +23,7 @@ run('types', ['typescript/bin/tsc', '-b']);
 run('what nothing uses', ['knip/bin/knip.js', '--no-progress']);
 run('unit and server tests', ['vitest/vitest.mjs', 'run']);
 await ensureBuilt(root);
+await tryWhatIsDocumented();
 await runInBrowser();
 say(failed.length === 0 ? 'All of it passed.' : `Failed: ${failed.join(', ')}`);
 process.exit(failed.length === 0 ? 0 : 1);
@@ -34,6 +36,13 @@ function run(name, [script, ...args], env = {}) {
     env: { ...process.env, ...env },
   });
   if (status !== 0) failed.push(name);
+}
+
+async function tryWhatIsDocumented() {
+  say('\n== what measures and draws, small');
+  const failures = await runSmall(root);
+  for (const failure of failures) say(failure);
+  if (failures.length > 0) failed.push('what measures and draws');
 }
 
 async function runInBrowser() {

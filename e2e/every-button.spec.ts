@@ -87,7 +87,7 @@ for (const [whose, views] of [
   ['everybody', [...VIEWS, EVENING, OVER]],
   ['the director', DIRECTORS_VIEWS],
 ] as const)
-  test(`views of ${whose}: sound in the dim; at three widths nothing reaches past the edge and each control has a name; no button loses the focus`, async ({
+  test(`views of ${whose}: sound by day and in the dim; at three widths nothing reaches past the edge and each control has a name; no button loses the focus`, async ({
     browser,
   }) => {
     test.setTimeout(480_000);
@@ -97,6 +97,8 @@ for (const [whose, views] of [
       for (const [name, path] of views)
         await test.step(name, async () => {
           await open(page, path);
+          await expectSound(page);
+          await page.getByRole('button', { name: /^(Day|Dim)$/ }).click();
           await expectSound(page);
           for (const width of [390, 820, 1280]) {
             await page.setViewportSize({ width, height: 844 });

@@ -3,9 +3,12 @@ import { expectSound } from './support/sound.ts';
 import { expect, test } from './support/test.ts';
 import { VIEWS } from './support/views.ts';
 
-test('every view is sound for a teacher by day', async ({ browser }) => {
+/** The views that are others for a teacher: what to do tonight, and rooms in which nothing is planned. */
+const TEACHERS = ['Programme', 'Map', 'Lesson'];
+
+test('what a teacher has otherwise than the director is sound by day', async ({ browser }) => {
   const page = await openAs(browser, 'Bram Okoro');
-  for (const [name, path] of VIEWS)
+  for (const [name, path] of VIEWS.filter(([view]) => TEACHERS.includes(view)))
     await test.step(name, async () => {
       await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();

@@ -7,7 +7,9 @@ import { startDemoServer } from './demo-server.mjs';
 import { ensurePackages } from './packages.mjs';
 import { ensurePostgres } from './postgres.mjs';
 import { say } from './say.mjs';
+import { isSmall } from './small.mjs';
 
+const FOLDER = isSmall ? '.tmp/small' : 'docs/screenshots';
 const DESK = { width: 1280, height: 800 };
 const TABLET = { width: 820, height: 1180 };
 const PHONE = { width: 390, height: 844 };
@@ -88,7 +90,7 @@ const browser = await chromium.launch({
   args: ['--disable-gpu', '--disable-quic', '--font-render-hinting=none', '--force-color-profile=srgb'],
 });
 try {
-  for (const shot of SHOTS) await take(shot);
+  for (const shot of SHOTS) if (!isSmall || shot.act === propose) await take(shot);
   await takeRecapOfStudent();
 } finally {
   await browser.close();
@@ -133,7 +135,7 @@ async function takeRecapOfStudent() {
 }
 
 async function save(page, file) {
-  await page.screenshot({ path: join(root, 'docs/screenshots', `${file}.png`) });
+  await page.screenshot({ path: join(root, FOLDER, `${file}.png`) });
   await page.context().close();
-  say(`docs/screenshots/${file}.png`);
+  say(`${FOLDER}/${file}.png`);
 }

@@ -12,10 +12,11 @@ import {
   readFigure,
   type StudioDocument,
 } from '@map-step/core';
+import { orFew } from '../small.mjs';
 import { percentile } from './load.ts';
 
-const FIGURES = 1000;
-const RUNS = 30;
+const FIGURES = orFew(1000, 100);
+const RUNS = orFew(30, 2);
 
 export function benchCheck(): void {
   const demo = readFileSync(fileURLToPath(new URL('../../demo/tarn-street.json', import.meta.url)), 'utf8');

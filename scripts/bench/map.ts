@@ -13,6 +13,7 @@ import {
   type StudioDocument,
 } from '@map-step/core';
 import type { Page } from '@playwright/test';
+import { orFew } from '../small.mjs';
 import { withBigCourse } from './big-course.ts';
 import { percentile } from './load.ts';
 import { gapsBetweenFrames, openMeasuredPage, type Seen, takeSeen } from './measured-page.ts';
@@ -21,8 +22,10 @@ import { type WorkedTimes, watchTaskTimes } from './task-times.ts';
 
 const ITEMS = 60;
 const LESSONS = 12;
-const MOVES = 60;
-const FRAMES = 240;
+const MOVES = orFew(60, 4);
+const FRAMES = orFew(240, 20);
+/** How long the planner goes on behind the page, and how long before its first plan is taken. */
+const [BEHIND_MS, BEFORE_MS] = [orFew(35_000, 500), orFew(5000, 500)];
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
 export async function benchMap(): Promise<void> {
@@ -70,7 +73,7 @@ async function inBrowser(file: string): Promise<void> {
   const busy = percentile(await gapsBetweenFrames(page, FRAMES), 95);
   say('frame gap while the planner goes on, p95', busy);
   seen.push(...(await moveAround(page, 'a move while the planner goes on, p95')));
-  await page.waitForTimeout(35_000);
+  await page.waitForTimeout(BEHIND_MS);
   seen.push(...(await takeSeen(page)));
   const worked = await taskTimes.stop();
   const { isQuiet, quietShare } = stolen.stop();
@@ -122,7 +125,7 @@ async function planAndTake(page: Page): Promise<void> {
   const take = page.getByRole('button', { name: /^Take all/ });
   await take.waitFor();
   say('the first plan shown after', Date.now() - begun);
-  await page.waitForTimeout(5000);
+  await page.waitForTimeout(BEFORE_MS);
   await take.click();
   await page.getByRole('button', { name: /^Plan (this level|lessons?)/ }).waitFor();
   await page.getByText('saved', { exact: true }).waitFor();

@@ -1,8 +1,9 @@
 // `npm run bench -- ready`: who is ready in a class of 20 students by 20 figures by 3 layers, marked by 3.
 import { type Check, type Mark, markerAgreement, readiness } from '@map-step/core';
+import { orFew } from '../small.mjs';
 import { percentile } from './load.ts';
 
-const [STUDENTS, FIGURES, MARKERS, RUNS] = [20, 20, 3, 30];
+const [STUDENTS, FIGURES, MARKERS, RUNS] = [20, orFew(20, 4), 3, orFew(30, 2)];
 const LAYERS = ['steps', 'timing', 'partner'] as const;
 
 export function benchReady(): void {

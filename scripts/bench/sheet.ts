@@ -2,11 +2,12 @@
 // a key to the next paint.
 import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
+import { orFew } from '../small.mjs';
 import { percentile } from './load.ts';
 import { openMeasuredPage, takeSeen } from './measured-page.ts';
 
-const STEPS = 400;
-const PIECES = 64;
+const STEPS = orFew(400, 12);
+const PIECES = orFew(64, 4);
 const ROOM = '/courses/quickstep-1/material';
 
 export async function benchSheet(): Promise<void> {

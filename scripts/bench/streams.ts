@@ -5,6 +5,7 @@ import { Agent, get, type IncomingMessage } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Change } from '@map-step/contract';
 import { Client } from 'pg';
+import { orFew } from '../small.mjs';
 import { DEMO, mostMemory, say, tell, withBigServer } from './big-server.ts';
 import { type StudioSize, timesAsBig } from './big-studio.ts';
 import { ask, type Browser, percentile, signIn } from './load.ts';
@@ -13,8 +14,8 @@ import { clock } from './stolen-time.ts';
 /** One person may have twenty streams; the big studio has forty people. */
 const STREAMS_A_PERSON = 20;
 const MARK_EVERY_MS = 5000;
-const CLASSES = 50;
-const IDLE_SECONDS = 5;
+const CLASSES = orFew(50, 4);
+const IDLE_SECONDS = orFew(5, 1);
 
 interface Found {
   readonly marks: number;

@@ -12,17 +12,20 @@ import { ensureBuilt } from '../build.mjs';
 import { ensurePackages } from '../packages.mjs';
 import { ensurePostgres, startCluster, startThrowawayCluster } from '../postgres.mjs';
 import { say } from '../say.mjs';
+import { orFew } from '../small.mjs';
 import { standHostility } from './hostile.mjs';
 import { checkRefusals, openScene, verify } from './scene.mjs';
 
 /** How many writes are acknowledged, at the most, before the next kill falls among them. */
 const WRITES_A_KILL = 40;
 const LONGEST_STORM_MS = 5000;
-const AWAY_MS = 20_000;
-const READ_ONLY_MS = 3000;
-const FULL_MS = 6000;
+/** Work goes on so long after a fault. */
+const AFTER_MS = orFew(4000, 1500);
+const AWAY_MS = orFew(20_000, 1500);
+const READ_ONLY_MS = orFew(3000, 1000);
+const FULL_MS = orFew(6000, 4000);
 const SMALL_DISK = '400m';
-const HOSTILE_SECONDS = 60;
+const HOSTILE_SECONDS = orFew(60, 3);
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const [part, seconds] = process.argv[2] === 'hostile' ? ['hostile', process.argv[3]] : ['all'];
@@ -74,7 +77,7 @@ async function killRepeatedly() {
 }
 
 async function loseDatabase() {
-  const storm = scene.storm(endingIn(AWAY_MS + 4000));
+  const storm = scene.storm(endingIn(AWAY_MS + AFTER_MS));
   await wait(1000);
   cluster.stop();
   await wait(AWAY_MS);
@@ -84,7 +87,7 @@ async function loseDatabase() {
 }
 
 async function closeForWriting() {
-  const storm = scene.storm(endingIn(READ_ONLY_MS + 3000));
+  const storm = scene.storm(endingIn(READ_ONLY_MS + AFTER_MS));
   await setReadOnly('on');
   await wait(READ_ONLY_MS);
   await setReadOnly('off');
@@ -120,7 +123,7 @@ async function fillTheDisk() {
   await wait(FULL_MS);
   rmSync(join(disk, 'filler'));
   const again = await startCluster(folder, { port: small.port });
-  end = Date.now() + 4000;
+  end = Date.now() + AFTER_MS;
   await storm;
   checkRefusals(full, 'disk full', ['storage-full', 'database-away']);
   await verify(full, 'after the disk was full');

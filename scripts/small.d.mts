@@ -1,0 +1,2 @@
+export const isSmall: boolean;
+export function orFew(many: number, few: number): number;
