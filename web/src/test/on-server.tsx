@@ -29,6 +29,15 @@ interface OnServer {
   readonly session?: Partial<SessionAnswer>;
 }
 
+/** What was sent; files are sent as they are. */
+function bodyOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return text;
+  }
+}
+
 /** A page of the studio with a server that answers so; what it sends is kept. */
 export function renderOnServer(page: ReactNode, given: OnServer = {}) {
   const { role = 'director', at = '/', path = '*', answers = {} } = given;
@@ -51,7 +60,7 @@ export function renderOnServer(page: ReactNode, given: OnServer = {}) {
       method,
       path: where,
       query: new URLSearchParams(query),
-      body: typeof body === 'string' ? JSON.parse(body) : undefined,
+      body: typeof body === 'string' ? bodyOf(body) : undefined,
     };
     if (method !== 'GET') sent.push(call);
     const answer = all[`${method} ${where}`];
