@@ -76,19 +76,25 @@ export function CostPage() {
         People have prepared for the published plan. Every figure that now lies elsewhere costs{' '}
         {weights.moved} points, so the planner moves one only where that wins more.
       </Term>
-      <chakra.div>
-        <chakra.h3 fontSize="lg">What no plan may break</chakra.h3>
-        <chakra.ul pl="5">
-          <li>New minutes and reviews fit into the lesson.</li>
-          <li>What a figure needs comes before it, or in the same lesson before it.</li>
-          <li>Pins, “not before” and “not after” hold, and what has been taught stays.</li>
-          <li>The last lesson brings nothing new: it puts together and checks.</li>
-          <li>At most one new quality in a lesson.</li>
-          <li>A gate is taught early enough to be reviewed before the check.</li>
-        </chakra.ul>
-      </chakra.div>
+      <HardRules />
       <Link to={{ pathname: `/courses/${answer.course.id}/map`, search }}>Back to the map</Link>
     </chakra.article>
+  );
+}
+
+function HardRules() {
+  return (
+    <chakra.div>
+      <chakra.h3 fontSize="lg">What no plan may break</chakra.h3>
+      <chakra.ul pl="5">
+        <li>New minutes and reviews fit into the lesson.</li>
+        <li>What a figure needs comes before it, or in the same lesson before it.</li>
+        <li>Pins, “not before” and “not after” hold, and what has been taught stays.</li>
+        <li>The last lesson brings nothing new: it puts together and checks.</li>
+        <li>At most one new quality in a lesson.</li>
+        <li>A gate is taught early enough to be reviewed before the check.</li>
+      </chakra.ul>
+    </chakra.div>
   );
 }
 

@@ -7,6 +7,7 @@ import {
   differences,
   type FoundPlan,
   figureName,
+  type Judgement,
   judgePlan,
   type Moves,
   moveAhead,
@@ -41,7 +42,6 @@ const SHOWN = 8;
 
 /** A plan that the planner proposes, beside the one that stands: what moves, what it wins, all or some of it. */
 export function Proposal({ plan: { draft, saved }, planner, found, take }: ProposalProps) {
-  const { library } = useCourse();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { problem } = draft;
   if (!problem) return null;
@@ -55,7 +55,6 @@ export function Proposal({ plan: { draft, saved }, planner, found, take }: Propo
   const after = judgePlan(problem, movePlaced(saved.placed, chosen), moveAhead(now.ahead, ahead));
   const all = countDifferences(now, found);
   const some = Object.keys(chosen).length + Object.keys(ahead).length;
-  const won = before.cost.total - after.cost.total;
   return (
     <chakra.section aria-label="The proposal" display="grid" gap="2">
       <chakra.p aria-live="polite" fontWeight="650">
@@ -94,25 +93,7 @@ export function Proposal({ plan: { draft, saved }, planner, found, take }: Propo
             among={SHOWN_PLANS}
             set={shown => planner.show(shown === 'proposal')}
           />
-          {after.broken.length > 0 && (
-            <Notice tone="stop" title="So it would break a rule:">
-              {after.broken.slice(0, 3).map(rule => (
-                <chakra.p key={`${rule.at} ${rule.message}`} fontSize="sm">
-                  {figureName(library, rule.at)} {withNames(rule.message, library)}
-                </chakra.p>
-              ))}
-            </Notice>
-          )}
-          <chakra.p fontSize="sm">
-            {before.broken.length > 0 && after.broken.length === 0
-              ? 'It mends what is broken. '
-              : won > 0.05
-                ? `It saves ${points(won)} points: `
-                : won < -0.05
-                  ? `It costs ${points(-won)} points more: `
-                  : 'It costs the same. '}
-            {Math.abs(won) > 0.05 && changeInWords(costChange(before.cost, after.cost)).join(', ')}
-          </chakra.p>
+          <WhatItWins before={before} after={after} />
           <MoveList
             moves={moves}
             ahead={shown}
@@ -123,6 +104,35 @@ export function Proposal({ plan: { draft, saved }, planner, found, take }: Propo
         </>
       )}
     </chakra.section>
+  );
+}
+
+/** What taking the chosen moves would break, mend, save or cost. */
+function WhatItWins({ before, after }: { before: Judgement; after: Judgement }) {
+  const { library } = useCourse();
+  const won = before.cost.total - after.cost.total;
+  return (
+    <>
+      {after.broken.length > 0 && (
+        <Notice tone="stop" title="So it would break a rule:">
+          {after.broken.slice(0, 3).map(rule => (
+            <chakra.p key={`${rule.at} ${rule.message}`} fontSize="sm">
+              {figureName(library, rule.at)} {withNames(rule.message, library)}
+            </chakra.p>
+          ))}
+        </Notice>
+      )}
+      <chakra.p fontSize="sm">
+        {before.broken.length > 0 && after.broken.length === 0
+          ? 'It mends what is broken. '
+          : won > 0.05
+            ? `It saves ${points(won)} points: `
+            : won < -0.05
+              ? `It costs ${points(-won)} points more: `
+              : 'It costs the same. '}
+        {Math.abs(won) > 0.05 && changeInWords(costChange(before.cost, after.cost)).join(', ')}
+      </chakra.p>
+    </>
   );
 }
 

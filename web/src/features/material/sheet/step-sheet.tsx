@@ -119,20 +119,25 @@ export function StepSheet({ editing, note }: StepSheetProps) {
           {...{ layout, cursor, names, titleWidth, least }}
         />
       </chakra.div>
-      {layout.poses.length > 0 && (
-        <chakra.div className="no-print" mt="1" maxW="24rem">
-          <Choice
-            label="The couple comes in"
-            layout="beside"
-            size="small"
-            value={cameFrom.value}
-            among={cameFrom.among}
-            set={cameFrom.choose}
-          />
-        </chakra.div>
-      )}
+      {layout.poses.length > 0 && <CoupleComes from={cameFrom} />}
       <GeneralIssues editing={editing} />
     </section>
+  );
+}
+
+/** After what the couple is drawn. */
+function CoupleComes({ from: { value, among, choose } }: { from: ReturnType<typeof useCameFrom> }) {
+  return (
+    <chakra.div className="no-print" mt="1" maxW="24rem">
+      <Choice
+        label="The couple comes in"
+        layout="beside"
+        size="small"
+        value={value}
+        among={among}
+        set={choose}
+      />
+    </chakra.div>
   );
 }
 
