@@ -23,9 +23,9 @@ const LONGEST_STORM_MS = 5000;
 const AFTER_MS = orFew(4000, 1500);
 const AWAY_MS = orFew(20_000, 1500);
 const READ_ONLY_MS = orFew(3000, 1000);
-const FULL_MS = orFew(6000, 4000);
+const FULL_MS = 6000;
 const SMALL_DISK = '400m';
-const HOSTILE_SECONDS = orFew(60, 3);
+const HOSTILE_SECONDS = orFew(60, 8);
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const [part, seconds] = process.argv[2] === 'hostile' ? ['hostile', process.argv[3]] : ['all'];
