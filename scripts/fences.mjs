@@ -15,6 +15,7 @@ export const FENCES = {
     interchange: 'model timing steps floor couple',
     library: 'model timing steps floor couple history interchange',
     likeness: 'model timing steps floor couple library',
+    sequences: 'model timing steps floor couple library',
     plan: 'model steps library likeness',
     class: 'model library plan memory',
     evening: 'model timing steps library likeness memory plan class',

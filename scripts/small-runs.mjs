@@ -28,6 +28,7 @@ export async function runSmall(root) {
     bench('mend', folder),
     bench('plan', folder, '1'),
     bench('ready'),
+    bench('sequences'),
   ];
   const server = await startDemoServer(root, TODAY);
   const env = { ...process.env, MAPSTEP_SMALL: '1', MAPSTEP_SHARED_DEMO: server.address };

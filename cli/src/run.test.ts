@@ -356,3 +356,75 @@ describe('plans', () => {
     ]);
   });
 });
+
+describe('sequences', () => {
+  const request = {
+    ...{
+      dance: 'hustle',
+      beats: 24,
+      start: { hold: 'two-hand', lead: 'L' },
+      end: 'same',
+      maxInRow: 2,
+      count: 2,
+    },
+    ...{ use: ['side-basic', 'wrap', 'unwrap', 'cradle-walk', 'left-turn', 'leaders-turn'], must: ['wrap'] },
+  };
+  const combine = (more = {}) => ask('combine', demo, save('request.json', { ...request, ...more }));
+  const walk = (steps: readonly unknown[]) =>
+    runCommand([
+      'walk',
+      demo,
+      save('sequence.json', { dance: 'hustle', start: request.start, steps, end: 'same' }),
+    ]);
+
+  test('three eights with a wrap in them, that walk clean and end where they began', () => {
+    const { sequences, why } = combine();
+    expect(why).toBeNull();
+    expect(sequences).toHaveLength(2);
+    for (const { patterns, beats, score } of sequences) {
+      expect([beats, patterns.includes('wrap'), score <= 0]).toEqual(['24', true, true]);
+      const answer = walk(patterns.map((pattern: string) => ({ pattern })));
+      expect(answer.code).toBe(0);
+      expect(JSON.parse('text' in answer ? answer.text : '')).toMatchObject({
+        faults: [],
+        beats: '24',
+        closes: true,
+      });
+    }
+  });
+
+  test('none: exit 1, with the reason and what opens a way', () => {
+    const file = save('request.json', { ...request, use: ['side-basic', 'wrap'], beats: 24 });
+    const answer = runCommand(['combine', demo, file]);
+    expect(answer.code).toBe(1);
+    const { sequences, why } = JSON.parse('text' in answer ? answer.text : '');
+    expect(sequences).toEqual([]);
+    expect(why).toMatchObject({ rule: 'hold', opens: expect.arrayContaining(['unwrap']) });
+    expect(combine.bind(null, { beats: 25 })).not.toThrow();
+  });
+
+  test('a link that fails: exit 1, where and what', () => {
+    const answer = walk([{ pattern: 'side-basic', times: 2 }, { pattern: 'unwrap' }]);
+    expect(answer.code).toBe(1);
+    const { steps, faults } = JSON.parse('text' in answer ? answer.text : '');
+    expect(steps[1]).toMatchObject({
+      beat: '3',
+      hold: 'two-hand',
+      free: { lead: 'L', follow: 'R' },
+      facing: 0,
+    });
+    expect(faults).toMatchObject([{ at: '/steps/1', code: 'hold' }]);
+  });
+
+  test.each([
+    [{ must: ['left-turn', 'basket'] }, /\/must\/1: "basket" is not within "use"/],
+    [{ end: 'opposite' }, /\/end: in a slot/],
+    [{ start: { hold: 'sling', lead: 'L' } }, /\/start\/hold: Hustle has no hold "sling"/],
+    [{ use: ['quarter-turn'], must: [] }, /\/use\/0: "quarter-turn" is not a figure of "hustle"/],
+    [{ beats: '1/7' }, /\/beats: "1\/7" is not a multiple/],
+    [{ beats: 0 }, /\/beats: beats must be above 0/],
+    [{ tune: 1 }, /tune/],
+  ])('%o is refused', (more, message) => {
+    expect(refusal('combine', demo, save('request.json', { ...request, ...more }))).toMatch(message);
+  });
+});

@@ -5,7 +5,9 @@ import { CONVERT_OPTIONS, convert } from './convert-verb.ts';
 import { closure, compare, couple, joins, links, routes } from './figure-verbs.ts';
 import { readStudio, readValue } from './files.ts';
 import { recap, shots } from './lesson-verbs.ts';
+import type { Outcome } from './outcome.ts';
 import { judge, lesson, PLAN_OPTIONS, plan, SOLVE_OPTIONS, solveProblem } from './plan-verbs.ts';
+import { combine, walk } from './sequence-verbs.ts';
 import { PHRASE_OPTIONS, phrase, TIMING_OPTIONS, timing } from './timing-verbs.ts';
 import { type Arguments, readArguments, takeWords, UsageError } from './usage.ts';
 
@@ -13,11 +15,6 @@ import { type Arguments, readArguments, takeWords, UsageError } from './usage.ts
 export type Answer =
   | { readonly code: number; readonly text: string }
   | { readonly code: 2; readonly error: string };
-
-interface Outcome {
-  readonly value: unknown;
-  readonly code: number;
-}
 
 interface Verb {
   readonly usage: string;
@@ -40,6 +37,8 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['plan', { usage: 'FILE COURSE', options: PLAN_OPTIONS, run: plan }],
   ['solve', { usage: 'FILE', options: SOLVE_OPTIONS, run: solveProblem }],
   ['judge', { usage: 'FILE PLANFILE', options: [], run: judge }],
+  ['combine', { usage: 'FILE REQUEST', options: [], run: combine }],
+  ['walk', { usage: 'FILE SEQUENCE', options: [], run: walk }],
   ['lesson', { usage: 'FILE COURSE N', options: SOLVE_OPTIONS, run: lesson }],
   ['recap', { usage: 'FILE SECTION N', options: [], run: fine(recap) }],
   ['shots', { usage: 'FILE SECTION N', options: [], run: fine(shots) }],

@@ -261,6 +261,7 @@ export type {
   BodyPart,
   Check,
   Combination,
+  CombinationStart,
   Contact,
   CostWeights,
   Course,
@@ -317,6 +318,7 @@ export { freeId } from './model/free-id.ts';
 export { groupBy } from './model/group-by.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
 export { needsOf } from './model/needs.ts';
+export { createRandom } from './model/random.ts';
 export { failure, type Result, success } from './model/result.ts';
 export { isTimeZone } from './model/time-zone.ts';
 export {
@@ -438,6 +440,28 @@ export {
   withSentence,
 } from './recap/into-recap.ts';
 export { type ShotList, shotList, type Take } from './recap/shot-list.ts';
+export type { CombineBudget } from './sequences/answer-search.ts';
+export { requestFault } from './sequences/check-request.ts';
+export { type Combined, combineFigures, type FoundSequence } from './sequences/combine.ts';
+export {
+  type Choice,
+  type CombineRequest,
+  type SequenceEnd,
+  type Stand,
+  standOf,
+} from './sequences/request.ts';
+export { SEQUENCE_WEIGHTS } from './sequences/score.ts';
+export { MOST_MUSTS } from './sequences/stand-graph.ts';
+export {
+  type GivenSequence,
+  type SequenceItem,
+  type Walk,
+  type WalkFault,
+  type WalkRow,
+  walkSequence,
+} from './sequences/walk.ts';
+export type { WalkCode } from './sequences/walk-step.ts';
+export type { NoSequence } from './sequences/why-none.ts';
 export { countOf, labelOf, markCount, otherSchools, stepCount } from './steps/counts.ts';
 export {
   freeFootBefore,

@@ -262,7 +262,10 @@ export const combination = z.strictObject({
   id,
   name,
   dance: id,
-  start: z.strictObject({ hold: id, lead: maybe(foot), solo: maybe(foot) }),
+  start: z.strictObject({
+    ...{ hold: id, lead: maybe(foot), follow: maybe(foot), solo: maybe(foot) },
+    facing: maybe(z.int().min(-360).max(360)),
+  }),
   steps: list(
     z.union([
       z.strictObject({ pattern: id, times: maybe(z.int().min(1)), last: maybe(id), note: maybe(text) }),

@@ -204,11 +204,20 @@ export interface Element {
   readonly minutes: number;
 }
 
+/** How a combination begins: the free feet, the follower's the other of the leader's unless said, and degrees to the left. */
+export interface CombinationStart {
+  readonly hold: string;
+  readonly lead?: Foot;
+  readonly follow?: Foot;
+  readonly solo?: Foot;
+  readonly facing?: number;
+}
+
 export interface Combination {
   readonly id: string;
   readonly name: string;
   readonly dance: string;
-  readonly start: { readonly hold: string; readonly lead?: Foot; readonly solo?: Foot };
+  readonly start: CombinationStart;
   readonly steps: readonly (
     | { readonly pattern: string; readonly times?: number; readonly last?: string; readonly note?: string }
     | { readonly oneOf: readonly (string | null)[] }
