@@ -13,6 +13,7 @@ import type {
 } from '@map-step/core';
 import { FORMAT } from '@map-step/core';
 import { balboa, balboaLevels, balboaPatterns } from './balboa.ts';
+import { combinations } from './combinations.ts';
 import { hustleBasics, hustlePatterns, hustlePractice, hustleTurns } from './hustle.ts';
 import { hustle, hustleElements, hustleLevels } from './hustle-dance.ts';
 import { hustleLevel2, hustleLevel3 } from './hustle-higher.ts';
@@ -258,6 +259,7 @@ export const tarnStreet: StudioDocument = {
   ],
   elements: hustleElements,
   courses: [course, ...otherCourses, autumnCourse(course)],
+  combinations,
   rooms: [
     { id: 'sail-loft', name: 'Sail Loft', length: 12, width: 9 },
     { id: 'net-room', name: 'Net Room', length: 7, width: 6 },

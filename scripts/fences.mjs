@@ -47,6 +47,7 @@ export const FENCES = {
     figures: 'courses studio',
     sections: 'courses figures studio',
     checks: 'sections studio',
+    combinations: '',
     programme: 'courses figures studio',
     accounts: 'session setup studio',
   },

@@ -6,7 +6,7 @@ const id = z.string().min(1).max(64);
 const foot = z.enum(['L', 'R', 'B']);
 
 const start = z.strictObject({
-  hold: z.string().max(64),
+  hold: maybe(z.string().max(64)),
   lead: maybe(foot),
   follow: maybe(foot),
   solo: maybe(foot),
@@ -46,6 +46,8 @@ export const sequenceFile = z.strictObject({
   id: maybe(z.string().max(64)),
   name: maybe(z.string().max(200)),
   dance: id,
+  course: maybe(id),
+  lesson: maybe(z.int().min(1).max(100)),
   start,
   steps: z
     .array(

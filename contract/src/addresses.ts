@@ -25,6 +25,7 @@ export const IN_PATH = {
   job: z.strictObject({ job: z.guid() }),
   table: z.strictObject({ table: z.string().max(64) }),
   figure: z.strictObject({ figure: id }),
+  combination: z.strictObject({ combination: id }),
   draft: z.strictObject({ person: id, figure: id }),
   course: z.strictObject({ course: id }),
   section: z.strictObject({ section: id }),
@@ -58,6 +59,7 @@ export const IN_QUERY = {
   section: z.strictObject({ after: event.optional() }),
   /** A part of a name. */
   named: z.strictObject({ named: z.string().trim().min(1).max(200) }),
+  ofCourse: z.strictObject({ course: id }),
   /** Some weeks at most: a term on one page. */
   term: z.strictObject({ from: z.iso.date(), to: z.iso.date() }),
   /** `preview` only looks, `take` takes what the file changes; else what differs is refused. */

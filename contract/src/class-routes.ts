@@ -1,5 +1,6 @@
 import { endedAnswer, linkAnswer } from './accounts.ts';
 import { IN_PATH, IN_QUERY } from './addresses.ts';
+import { combinationAnswer, combinationCreateBody, combinationsAnswer } from './combinations.ts';
 import { documentCommandBody, versioned } from './commands.ts';
 import {
   courseAnswer,
@@ -88,6 +89,31 @@ export const CLASS_ROUTES = {
     params: IN_PATH.figure,
     body: documentCommandBody,
     answer: figureAnswer,
+  },
+  'combination.list': {
+    ...PATHS['combination.list'],
+    access: 'signed-in',
+    query: IN_QUERY.ofCourse,
+    answer: combinationsAnswer,
+  },
+  'combination.create': {
+    ...PATHS['combination.create'],
+    access: WRITING,
+    body: combinationCreateBody,
+    answer: combinationAnswer,
+  },
+  'combination.read': {
+    ...PATHS['combination.read'],
+    access: 'signed-in',
+    params: IN_PATH.combination,
+    answer: combinationAnswer,
+  },
+  'combination.command': {
+    ...PATHS['combination.command'],
+    access: WRITING,
+    params: IN_PATH.combination,
+    body: documentCommandBody,
+    answer: combinationAnswer,
   },
   'draft.list': { ...PATHS['draft.list'], access: WRITING, answer: draftsAnswer },
   'draft.read': {

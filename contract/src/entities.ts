@@ -3,8 +3,10 @@ import {
   type Attendance,
   attendanceSchema,
   type Check,
+  type Combination,
   type Course,
   checkSchema,
+  combinationSchema,
   courseSchema,
   type Dance,
   danceSchema,
@@ -36,6 +38,7 @@ export const json: z.ZodType<Json> = z.json();
 export const attendance: z.ZodType<Attendance> = attendanceSchema;
 export const lessonNote: z.ZodType<LessonNote> = lessonNoteSchema;
 export const check: z.ZodType<Check> = checkSchema;
+export const combination: z.ZodType<Combination> = combinationSchema;
 export const course: z.ZodType<Course> = courseSchema;
 export const dance: z.ZodType<Dance> = danceSchema;
 export const element: z.ZodType<Element> = elementSchema;

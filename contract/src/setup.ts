@@ -56,7 +56,7 @@ export type EntryCreateBody = z.output<typeof entryCreateBody>;
 export const entryAnswer = versioned(entry);
 
 /** What may be taken away while nothing needs it. */
-export const removable = z.enum([...SET_UP_KINDS, 'patterns', 'courses', 'sections']);
+export const removable = z.enum([...SET_UP_KINDS, 'patterns', 'combinations', 'courses', 'sections']);
 export type RemovableKind = z.output<typeof removable>;
 export const removedAnswer = z.strictObject({ removed: id });
 

@@ -444,6 +444,13 @@ export type { CombineBudget } from './sequences/answer-search.ts';
 export { requestFault } from './sequences/check-request.ts';
 export { type Combined, combineFigures, type FoundSequence } from './sequences/combine.ts';
 export {
+  type EveningCombination,
+  type EveningFigures,
+  eveningCombination,
+} from './sequences/evening-combination.ts';
+export { homeStart } from './sequences/home-start.ts';
+export { patternsOf } from './sequences/patterns-of.ts';
+export {
   type Choice,
   type CombineRequest,
   type SequenceEnd,

@@ -7,6 +7,7 @@ import { describeError } from './faults/describe-error.ts';
 import { HttpFault } from './faults/http-fault.ts';
 import { accountRoutes } from './features/accounts/account-routes.ts';
 import { checkRoutes } from './features/checks/check-routes.ts';
+import { combinationRoutes } from './features/combinations/combination-routes.ts';
 import { courseRoutes } from './features/courses/course-routes.ts';
 import { figureRoutes } from './features/figures/figure-routes.ts';
 import { healthRoutes } from './features/health/health-routes.ts';
@@ -92,6 +93,7 @@ export function createApp(deps: Deps, options: AppOptions): App {
     ...liveRoutes,
     ...sessionRoutes,
     ...studioRoutes,
+    ...combinationRoutes,
     ...courseRoutes,
     ...sectionRoutes,
     ...programmeRoutes,

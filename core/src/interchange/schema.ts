@@ -262,8 +262,10 @@ export const combination = z.strictObject({
   id,
   name,
   dance: id,
+  course: maybe(id),
+  lesson: maybe(z.int().min(1).max(100)),
   start: z.strictObject({
-    ...{ hold: id, lead: maybe(foot), follow: maybe(foot), solo: maybe(foot) },
+    ...{ hold: maybe(id), lead: maybe(foot), follow: maybe(foot), solo: maybe(foot) },
     facing: maybe(z.int().min(-360).max(360)),
   }),
   steps: list(

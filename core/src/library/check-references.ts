@@ -45,12 +45,17 @@ function materialReferences(document: StudioDocument): Reference[] {
   }
   for (const [i, element] of (document.elements ?? []).entries())
     found.push({ kind: 'dances', id: element.dance, path: ['elements', i, 'dance'] });
-  for (const [i, { dance, steps }] of (document.combinations ?? []).entries()) {
+  for (const [i, { dance, course, steps }] of (document.combinations ?? []).entries()) {
     found.push({ kind: 'dances', id: dance, path: ['combinations', i, 'dance'] });
+    found.push({ kind: 'courses', id: course, path: ['combinations', i, 'course'] });
     for (const [j, step] of steps.entries()) {
       const at = ['combinations', i, 'steps', j];
       if ('oneOf' in step) found.push(...each('patterns', step.oneOf, [...at, 'oneOf']));
-      else found.push({ kind: 'patterns', id: step.pattern, path: [...at, 'pattern'] });
+      else
+        found.push(
+          { kind: 'patterns', id: step.pattern, path: [...at, 'pattern'] },
+          { kind: 'patterns', id: step.last, path: [...at, 'last'] },
+        );
     }
   }
   return found;
@@ -186,7 +191,9 @@ function checkHolds(document: StudioDocument): Issue[] {
   });
   const ofCombinations = (document.combinations ?? []).flatMap(({ dance: id, start }, i) => {
     const dance = dances.get(id);
-    return dance ? missing(dance, start.hold, ['combinations', i, 'start', 'hold']) : [];
+    return dance && start.hold !== undefined
+      ? missing(dance, start.hold, ['combinations', i, 'start', 'hold'])
+      : [];
   });
   return [...ofPatterns, ...ofCombinations];
 }

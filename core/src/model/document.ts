@@ -206,7 +206,8 @@ export interface Element {
 
 /** How a combination begins: the free feet, the follower's the other of the leader's unless said, and degrees to the left. */
 export interface CombinationStart {
-  readonly hold: string;
+  /** Nobody who dances alone has one. */
+  readonly hold?: string;
   readonly lead?: Foot;
   readonly follow?: Foot;
   readonly solo?: Foot;
@@ -217,6 +218,9 @@ export interface Combination {
   readonly id: string;
   readonly name: string;
   readonly dance: string;
+  /** The course, and its lesson, in which it is danced. */
+  readonly course?: string;
+  readonly lesson?: number;
   readonly start: CombinationStart;
   readonly steps: readonly (
     | { readonly pattern: string; readonly times?: number; readonly last?: string; readonly note?: string }

@@ -15,7 +15,7 @@ import {
   stretchTo,
 } from './score.ts';
 import { paidBack, type SharePrices } from './share-prices.ts';
-import type { Move, StandGraph, StandNode } from './stand-graph.ts';
+import { type Move, metAfter, type StandGraph, type StandNode } from './stand-graph.ts';
 import type { SequenceFigure } from './usable-figures.ts';
 
 /** A sequence so far. */
@@ -104,7 +104,7 @@ function trailAfter(trail: Trail, move: Move, times: number, terms: SearchTerms)
   const { figure, way, to } = move;
   const at = trail.at + figure.beats / table.grain;
   if (at > table.length) return undefined;
-  const met = trail.met | move.meets;
+  const met = metAfter(trail.met, move);
   const rest = table.least(to, at, met);
   if (rest === undefined) return undefined;
   const { hints, off } = carryOn(way, trail.off);

@@ -35,7 +35,7 @@ const anyRequest = fc
     const isSlot = library.dances.get('jetty')?.floor === 'slot';
     const request = jettyRequest(library, pick([4, 6, 6, 7]), {
       end: !isSlot && random() < 0.3 ? 'opposite' : 'same',
-      must: ['f0', 'f1'].filter(() => random() < 0.3),
+      must: ['f0', 'f1', 'f0'].filter(() => random() < 0.3),
       maxInRow: pick([1, 2, 2, 3]),
       count: 3,
     });
@@ -91,6 +91,10 @@ function bestByForce(library: Library, request: CombineRequest): number | undefi
   return scores.length === 0 ? undefined : Math.max(...scores);
 }
 
+function timesOf(ids: readonly string[], id: string): number {
+  return ids.filter(one => one === id).length;
+}
+
 function listByBeats(figures: readonly SequenceFigure[], beats: number): readonly SequenceFigure[][] {
   if (beats === 0) return [[]];
   return figures
@@ -107,7 +111,8 @@ function listWays([figure, ...rest]: readonly SequenceFigure[], hold: string): r
 
 /** Rules read from the request alone; what happens on the floor is asked of the walk. */
 function isSequence(library: Library, request: CombineRequest, ids: readonly string[]): boolean {
-  if (ids.length === 0 || !request.must.every(id => ids.includes(id))) return false;
+  if (ids.length === 0 || !request.must.every(id => timesOf(ids, id) >= timesOf(request.must, id)))
+    return false;
   const rounds = [...ids, ...ids];
   const longest = rounds.reduce(
     ({ row, most }, id, index) => {

@@ -47,7 +47,8 @@ export function fillCompletionTable(
     node.moves.map(move => ({
       to: move.to.index,
       grains: move.figure.beats / grain,
-      meets: move.meets & held,
+      must: move.must & held,
+      chosen: move.chosen & held,
       points: stepPoints(node.last, move) * PARTS + toll(node, move),
     })),
   );
@@ -56,11 +57,12 @@ export function fillCompletionTable(
     for (const [index, own] of moves.entries()) {
       if (!reached[at * nodes.length + index]) continue;
       const here = cellAt(at, index);
-      for (const { to, grains, meets, points } of own) {
+      for (const { to, grains, must, chosen, points } of own) {
         if (at + grains > length) continue;
         const there = cellAt(at + grains, to);
         for (let met = 0; met < masks; met += 1) {
-          const sum = (cells[there + (met | meets)] ?? NO_WAY) + points;
+          const open = must & ~met;
+          const sum = (cells[there + (met | chosen | (open & -open))] ?? NO_WAY) + points;
           if (sum < (cells[here + met] ?? NO_WAY)) cells[here + met] = sum;
         }
       }

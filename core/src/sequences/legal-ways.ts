@@ -4,7 +4,7 @@ import { seamRow } from './best-first.ts';
 import { goesOnce, goesRound } from './carried-place.ts';
 import { type CombineRequest, isLoop } from './request.ts';
 import type { SequenceStep } from './score.ts';
-import type { Move, StandGraph, StandNode } from './stand-graph.ts';
+import { type Move, metAfter, type StandGraph, type StandNode } from './stand-graph.ts';
 
 /** The ways on which figures in this order answer the request; none where they do not. */
 export function* legalWays(
@@ -14,7 +14,7 @@ export function* legalWays(
 ): Generator<readonly SequenceStep[], void> {
   for (const moves of movesThrough(graph, entryAt(graph.nodes, 0), ids)) {
     const beats = moves.reduce((sum, { figure }) => sum + figure.beats, 0);
-    const met = moves.reduce((bits, { meets }) => bits | meets, 0);
+    const met = moves.reduce(metAfter, 0);
     const last = moves.at(-1)?.to;
     if (beats !== request.beats || met !== graph.all || !last || !graph.isEnd(last)) continue;
     if (isLoop(request) && seamRow(moves.map(({ figure }) => figure)) > request.maxInRow) continue;

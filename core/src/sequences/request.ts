@@ -29,7 +29,7 @@ export interface CombineRequest {
   readonly beats: Ticks;
   readonly start: Stand;
   readonly end: SequenceEnd;
-  /** Figures that must be danced, all of them in `use`. */
+  /** Figures that must be danced, all of them in `use`; one that stands here twice at least twice. */
   readonly must: readonly string[];
   readonly choices: readonly Choice[];
   /** How often one figure may come in a row, over the seam of a loop too. */
@@ -39,7 +39,7 @@ export interface CombineRequest {
 }
 
 /** The stand of a combination's start. */
-export function standOf({ hold, lead, follow, solo, facing = 0 }: CombinationStart): Stand {
+export function standOf({ hold = '', lead, follow, solo, facing = 0 }: CombinationStart): Stand {
   const free = { lead: footOf(lead), follow: footOf(follow ?? otherOf(lead)), solo: footOf(solo) };
   return { hold, feet: free, facing };
 }

@@ -68,7 +68,7 @@ export function stretchTo({ first, last, longest }: Stretches, at: number): Stre
 
 /** Points for how the musts lie, at the least: `at` is how far it is danced; at the end the stretch goes over the seam. */
 export function spreadPoints({ must, beats }: CombineRequest, stretches: Stretches, at: number): number {
-  const musts = new Set(must).size;
+  const musts = must.length;
   if (musts < 2) return 0;
   const open = at - stretches.last + (at === beats ? (stretches.first ?? 0) : 0);
   const longest = Math.max(stretches.longest, stretches.first ?? 0, open);

@@ -5,7 +5,7 @@
 import { CoreError } from '../model/units.ts';
 import { type CompletionTable, fillCompletionTable, PARTS, type Toll } from './completion-table.ts';
 import { SEQUENCE_WEIGHTS, stepPoints } from './score.ts';
-import type { Move, StandGraph, StandNode } from './stand-graph.ts';
+import { type Move, metAfter, type StandGraph, type StandNode } from './stand-graph.ts';
 import type { SequenceFigure } from './usable-figures.ts';
 
 /** Parts of a point for each time that a figure is danced. */
@@ -69,7 +69,7 @@ function priceAnew(
 }
 
 /** A best way of a table from the start, and how often each figure comes in it. */
-function bestWay({ nodes, all }: StandGraph, table: CompletionTable, toll: Toll) {
+function bestWay({ nodes }: StandGraph, table: CompletionTable, toll: Toll) {
   let node = nodes[0];
   const parts = node && table.least(node, 0, 0);
   if (!node || parts === undefined) return undefined;
@@ -78,13 +78,13 @@ function bestWay({ nodes, all }: StandGraph, table: CompletionTable, toll: Toll)
     const here: StandNode = node;
     const next = here.moves.find(move => {
       const then = at + move.figure.beats / table.grain;
-      const left = then <= table.length ? table.least(move.to, then, met | move.meets) : undefined;
+      const left = then <= table.length ? table.least(move.to, then, metAfter(met, move)) : undefined;
       return left !== undefined && left + costOf(here, move, toll) === rest;
     });
     if (!next) break;
     rest -= costOf(here, next, toll);
     at += next.figure.beats / table.grain;
-    met = (met | next.meets) & all;
+    met = metAfter(met, next);
     times.set(next.figure, (times.get(next.figure) ?? 0) + 1);
     node = next.to;
   }

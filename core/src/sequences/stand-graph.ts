@@ -21,8 +21,16 @@ export interface Move {
   readonly figure: SequenceFigure;
   readonly way: SequenceWay;
   readonly to: StandNode;
-  /** A bit for each must and then each choice that is met with it. */
-  readonly meets: number;
+  /** A bit for each time that it must be danced: of those the lowest that is open is met. */
+  readonly must: number;
+  /** A bit for each choice that is met with it. */
+  readonly chosen: number;
+}
+
+/** The bits that are met after a move. */
+export function metAfter(met: number, { must, chosen }: Pick<Move, 'must' | 'chosen'>): number {
+  const open = must & ~met;
+  return met | chosen | (open & -open);
 }
 
 export interface StandGraph {
@@ -69,7 +77,7 @@ export function buildStandGraph(
         const feet = Object.fromEntries(figure.ends);
         const facing = rules.facingAfter(node, figure);
         const to = nodeAt({ hold, feet, facing }, figure, { row, open });
-        node.moves.push({ figure, way, to, meets: met | rules.mustBit(figure) });
+        node.moves.push({ figure, way, to, must: rules.mustBits(figure), chosen: met });
       }
     }
   return { nodes, isEnd: rules.isEnd, all: rules.all };
@@ -85,7 +93,7 @@ function rulesOf(
 ) {
   const asks = (rule: RuleKind) => !leftOut.has(rule);
   const circle = figures[0]?.figure.dance.id === dance ? facingCircle(figures[0].figure.dance) : 360;
-  const musts = asks('must') ? [...new Set(must)] : [];
+  const musts = asks('must') ? must : [];
   const asked = asks('must') ? choices : [];
   const mayUse = new Set(use);
   const facingOf = (degrees: number) => (asks('facing') ? modulo(degrees, circle) : 0);
@@ -99,7 +107,8 @@ function rulesOf(
     start: { ...start, facing: facingOf(start.facing) },
     mostRow: asksRow ? maxInRow : 1,
     all: 2 ** (musts.length + asked.length) - 1,
-    mustBit: ({ id }: SequenceFigure) => (musts.includes(id) ? 1 << musts.indexOf(id) : 0),
+    mustBits: ({ id }: SequenceFigure) =>
+      musts.reduce((bits, one, index) => (one === id ? bits | (1 << index) : bits), 0),
     mayBegin: (node: StandNode, figure: SequenceFigure) =>
       feetFit(node.feet, figure.starts) &&
       (!asks('facing') || isAligned(figure, node.facing, circle)) &&

@@ -75,13 +75,16 @@ export function rowMessage(most: number, least: number | undefined): string {
 
 export function mustsMessage({ request, figures }: Asked, { must, choices }: Conflict): string {
   const names = [
-    ...must.map(id => nameOf(figures, id)),
+    ...[...new Set(must)].map(id => {
+      const times = must.filter(one => one === id).length;
+      return times > 1 ? `${nameOf(figures, id)} ${times} times` : nameOf(figures, id);
+    }),
     ...choices.map(
       ({ after, before }) => `the choice between ${nameOf(figures, after)} and ${nameOf(figures, before)}`,
     ),
   ];
   const beats = printBeats(request.beats);
-  const needed = figures.filter(({ id }) => must.includes(id)).reduce((sum, one) => sum + one.beats, 0);
+  const needed = must.reduce((sum, id) => sum + (figures.find(one => one.id === id)?.beats ?? 0), 0);
   if (needed > request.beats)
     return `${listed(names)} last ${printBeats(ticks(needed))} beats by themselves, more than ${beats}`;
   return names.length === 1

@@ -15,7 +15,7 @@ import type { StudioScope } from '../db/studio-scope.ts';
 import { HttpFault } from '../faults/http-fault.ts';
 
 export type AggregateKind =
-  | ('course' | 'pattern' | 'section' | 'check' | 'recap')
+  | ('course' | 'pattern' | 'combination' | 'section' | 'check' | 'recap')
   | ('dance' | 'level' | 'element' | 'room' | 'person' | 'student' | 'studio');
 
 /** One thing that people change by commands: a course, a figure, a recap, a check, a class. */

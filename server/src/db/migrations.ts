@@ -18,6 +18,7 @@ import { MATERIAL_STAMPS } from './migrations/0016-material-stamps.ts';
 import { OUTBOX } from './migrations/0017-outbox.ts';
 import { FIGURE_DRAFTS } from './migrations/0018-figure-drafts.ts';
 import { ELEMENTS_AHEAD } from './migrations/0019-elements-ahead.ts';
+import { COMBINATIONS } from './migrations/0020-combinations.ts';
 
 export interface Migration {
   readonly name: string;
@@ -50,4 +51,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0017-outbox', OUTBOX),
   sql('0018-figure-drafts', FIGURE_DRAFTS),
   sql('0019-elements-ahead', ELEMENTS_AHEAD),
+  sql('0020-combinations', COMBINATIONS),
 ];

@@ -52,6 +52,9 @@ const edit = (field: string, from: string, to: string) => ({
   changes: [{ field, from, to }],
 });
 const freshFigure = () => ({ id: `drill-${randomUUID()}`, dance: 'plain', name: 'A drill', kind: 'drill' });
+const freshCombination = () => ({
+  ...{ id: `round-${randomUUID()}`, name: 'A round', dance: 'plain', start: {}, steps: [], end: 'same' },
+});
 const freshCourse = () => ({
   id: `course-${randomUUID()}`,
   dances: ['plain'],
@@ -143,6 +146,13 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'figure.find': () => ({ unnamed: true, query: new URLSearchParams({ named: 'wr' }) }),
   'figure.read': () => ({ params: { figure: 'wrap' } }),
   'figure.command': () => ({ params: { figure: 'wrap' }, body: { command: edit('name', 'not so', 'x') } }),
+  'combination.list': () => ({ query: new URLSearchParams({ course: 'hustle-1' }), unnamed: true }),
+  'combination.create': () => ({ unnamed: true, body: { combination: freshCombination() } }),
+  'combination.read': () => ({ params: { combination: 'round-the-loft' } }),
+  'combination.command': () => ({
+    params: { combination: 'round-the-loft' },
+    body: { command: edit('name', 'not so', 'x') },
+  }),
   'draft.list': () => ({ unnamed: true }),
   'draft.read': () => ({ params: { person: 'suki-larch', figure: 'pier-draft' } }),
   'draft.keep': () => ({ unnamed: true, params: { figure: 'pier-draft' }, body: { draft: null } }),

@@ -75,7 +75,9 @@ const USES: { readonly [Kind in RemovableKind]: Uses } = {
     { words: 'checks', sql: written('checks', hasEntry('items', 'pattern')) },
     { words: 'marks', sql: written('marks', 'pattern_id = $2') },
   ],
+  combinations: [],
   courses: [
+    { words: 'combinations', sql: named('combinations', 'course_id = $2') },
     { words: 'classes', sql: `SELECT id AS name FROM sections WHERE studio_id = $1 AND course_id = $2` },
   ],
   sections: [
@@ -134,6 +136,8 @@ function toldOf(kind: RemovableKind, id: string) {
     case 'elements':
     case 'patterns':
       return { topic: 'material', id } as const;
+    case 'combinations':
+      return { topic: 'combination', id } as const;
     case 'courses':
       return { topic: 'course', id } as const;
     case 'sections':

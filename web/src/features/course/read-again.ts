@@ -66,6 +66,8 @@ function filtersOf({ topic, id }: Change): readonly InvalidateQueryFilters[] {
       return [{ queryKey: keys.checks(id) }, { queryKey: keys.everyCheck(id) }];
     case 'material':
       return [{ queryKey: keys.material }, { queryKey: keys.everyFigure }];
+    case 'combination':
+      return [{ queryKey: keys.everyCombination }];
     case 'draft':
       return [{ queryKey: keys.drafts }];
     case 'studio':
