@@ -30,7 +30,11 @@ export function combine(args: Arguments): Outcome {
   const told = sequences.map(({ patterns, beats, facing, score }) => ({
     ...{ patterns, beats: printBeats(beats), facing, score },
   }));
-  return { value: { sequences: told, why }, code: told.length > 0 ? 0 : 1 };
+  const reason = why && {
+    ...{ rule: why.rule, message: why.message },
+    ...((why.opens ?? why.together) && { opens: why.opens ?? why.together }),
+  };
+  return { value: { sequences: told, why: reason }, code: told.length > 0 ? 0 : 1 };
 }
 
 /** A given sequence danced through; the exit code is 1 where a link fails. */

@@ -313,7 +313,7 @@ export type {
   WeightClass,
 } from './model/document.ts';
 export { FORMAT } from './model/document.ts';
-export { parseBeats, printBeats } from './model/fraction.ts';
+export { greatestCommonDivisor, parseBeats, printBeats } from './model/fraction.ts';
 export { freeId } from './model/free-id.ts';
 export { groupBy } from './model/group-by.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
@@ -430,6 +430,7 @@ export {
   printBlock,
   readBlock,
 } from './recap/blocks.ts';
+export { type CalledFigure, type CallLine, callSheet } from './recap/call-sheet.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf, cautionsWithCodes } from './recap/cautions.ts';
 export { draftRecap } from './recap/draft.ts';
 export { draftRecaps, type FinishedLesson, type RecapDrafts } from './recap/draft-recaps.ts';
@@ -443,6 +444,7 @@ export { type ShotList, shotList, type Take } from './recap/shot-list.ts';
 export type { CombineBudget } from './sequences/answer-search.ts';
 export { requestFault } from './sequences/check-request.ts';
 export { type Combined, combineFigures, type FoundSequence } from './sequences/combine.ts';
+export { couplePath, type PathPiece, pathFootprint } from './sequences/couple-path.ts';
 export {
   type EveningCombination,
   type EveningFigures,
@@ -450,6 +452,7 @@ export {
 } from './sequences/evening-combination.ts';
 export { homeStart } from './sequences/home-start.ts';
 export { patternsOf } from './sequences/patterns-of.ts';
+export { type PhrasePiece, phraseRows } from './sequences/phrase-rows.ts';
 export {
   type Choice,
   type CombineRequest,
@@ -459,6 +462,7 @@ export {
 } from './sequences/request.ts';
 export { SEQUENCE_WEIGHTS } from './sequences/score.ts';
 export { MOST_MUSTS } from './sequences/stand-graph.ts';
+export { usableFigures } from './sequences/usable-figures.ts';
 export {
   type GivenSequence,
   type SequenceItem,
@@ -468,6 +472,7 @@ export {
   walkSequence,
 } from './sequences/walk.ts';
 export type { WalkCode } from './sequences/walk-step.ts';
+export { type FittingFigure, fitsBefore, fitsInPlace } from './sequences/what-fits.ts';
 export type { NoSequence } from './sequences/why-none.ts';
 export { countOf, labelOf, markCount, otherSchools, stepCount } from './steps/counts.ts';
 export {

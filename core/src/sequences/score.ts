@@ -12,7 +12,7 @@ export const SEQUENCE_WEIGHTS = {
   /** The same figure at once again. */
   again: 1,
   /** Each time that a figure is danced beyond its share: as often as all would be danced in turn, rounded up. */
-  share: 1,
+  share: 2,
   /** Musts that lie together: the longest stretch without one, beyond an even one, as a part of the whole, times this. */
   spread: 6,
 } as const;

@@ -14,7 +14,7 @@ export type SharePrices = ReadonlyMap<SequenceFigure, number>;
 const MOST_PRICE = SEQUENCE_WEIGHTS.share * PARTS;
 const STEPS = 24;
 /** Cells filled in all: a large table is priced in few steps. */
-const MOST_FILLED = 20_000_000;
+const MOST_FILLED = 12_000_000;
 
 /** A table filled at prices. */
 export interface PricedTable {

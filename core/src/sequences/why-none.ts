@@ -21,6 +21,8 @@ export interface NoSequence {
   readonly message: string;
   /** Figures outside the request, each of which alone opens a way; the shortest first. */
   readonly opens?: readonly string[];
+  /** Where none does it alone: those that do it together. */
+  readonly together?: readonly string[];
 }
 
 /** The reason, where even without the couple's place there is none; a search for each figure that could open a way. */
@@ -50,17 +52,23 @@ function noWay(asked: Asked, rule: 'hold' | 'foot', rest: readonly RuleKind[]): 
   const ways: readonly { readonly id?: string }[] = [{}, ...request.must.map(id => ({ id }))];
   const blocked = ways.find(({ id }) => shortestThrough(graph, id) === undefined);
   if (!blocked) return undefined;
-  const opens = others
-    .filter(other => figures.every(({ id }) => id !== other.id))
+  const message = wayMessage(asked, graph, rule, blocked.id);
+  const outside = others.filter(other => figures.every(({ id }) => id !== other.id));
+  const wayWith = (more: readonly SequenceFigure[]) => {
+    const wider = { ...request, use: [...request.use, ...more.map(({ id }) => id)] };
+    return shortestThrough(buildStandGraph(wider, [...figures, ...more], leftOut), blocked.id);
+  };
+  const opens = outside
     .flatMap(other => {
-      const wider = { ...request, use: [...request.use, other.id] };
-      const length = shortestThrough(buildStandGraph(wider, [...figures, other], leftOut), blocked.id);
-      return length === undefined ? [] : [{ id: other.id, length }];
+      const way = wayWith([other]);
+      return way ? [{ id: other.id, length: way.length }] : [];
     })
     .sort((a, b) => a.length - b.length)
     .map(({ id }) => id);
-  const message = wayMessage(asked, graph, rule, blocked.id);
-  return { rule, message, ...(opens.length > 0 && { opens }) };
+  if (opens.length > 0) return { rule, message, opens };
+  const all = wayWith(outside);
+  const together = outside.filter(other => all?.includes(other)).map(({ id }) => id);
+  return { rule, message, ...(together.length > 0 && { together }) };
 }
 
 /** Whether the beats can be filled at all. */

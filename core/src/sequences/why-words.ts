@@ -6,7 +6,7 @@ import { turnInWords } from '../steps/words.ts';
 import type { Asked } from './asked.ts';
 import type { Conflict } from './must-conflict.ts';
 import type { CombineRequest } from './request.ts';
-import { distancesOf } from './shortest-through.ts';
+import { waysOf } from './shortest-through.ts';
 import type { StandGraph } from './stand-graph.ts';
 import type { SequenceFigure } from './usable-figures.ts';
 
@@ -28,7 +28,7 @@ export function wayMessage(
   if (must === undefined)
     return `no way of these figures leads from ${stands} ${goalWords(request, figures, rule)}`;
   const name = nameOf(figures, must);
-  const { from } = distancesOf(graph);
+  const { from } = waysOf(graph);
   const isReached = graph.nodes.some(
     node => from.has(node) && node.moves.some(({ figure }) => figure.id === must),
   );

@@ -151,6 +151,18 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/recap/shots-page.tsx')).ShotsPage }),
           },
           {
+            path: 'combine/:combination?',
+            lazy: async () => ({
+              Component: (await import('../features/combine/combine-page.tsx')).CombinePage,
+            }),
+          },
+          {
+            path: 'combine/:combination/call-sheet',
+            lazy: async () => ({
+              Component: (await import('../features/combine/call-sheet-page.tsx')).CallSheetPage,
+            }),
+          },
+          {
             path: 'recap',
             lazy: async () => ({ Component: (await import('../features/recap/recap-page.tsx')).RecapPage }),
           },

@@ -9,6 +9,8 @@ export const ButtonLink = chakra('a', recipes.button);
 /** Leads to another page of the app, in the looks of what does something. */
 export const LinkButton = chakra(Link, recipes.button);
 export const FigureChip = chakra('button', recipes.figureChip, { defaultProps: { type: 'button' } });
+/** A figure where nothing can be done with it. */
+export const FigureSign = chakra('span', recipes.figureChip);
 export const Label = chakra('span', recipes.label);
 
 /** A text of several lines, as it is written. */

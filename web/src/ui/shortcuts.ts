@@ -6,7 +6,7 @@ interface Shortcut {
   readonly keys?: string;
   readonly shown?: string;
   readonly words: string;
-  readonly where: 'every room' | 'Map' | 'Material' | 'Lesson';
+  readonly where: 'every room' | 'Map' | 'Material' | 'Lesson' | 'Combine';
   /** Heard while one types in a field too. */
   readonly everywhere?: boolean;
 }
@@ -22,6 +22,7 @@ export const SHORTCUTS = {
   'room-material': { keys: 'g m', words: 'to Material', where: 'every room' },
   'room-map': { keys: 'g a', words: 'to the Map', where: 'every room' },
   'room-lesson': { keys: 'g l', words: 'to Lesson', where: 'every room' },
+  'room-combine': { keys: 'g c', words: 'to Combine', where: 'every room' },
   'room-recap': { keys: 'g r', words: 'to Recap', where: 'every room' },
   'room-check': { keys: 'g k', words: 'to Check', where: 'every room' },
   'room-programme': { keys: 'g p', words: 'to the Programme', where: 'every room' },
@@ -61,6 +62,13 @@ export const SHORTCUTS = {
   'next-block': { keys: 'b', words: 'the next block', where: 'Lesson' },
   'pause-block': { keys: 'p', words: 'pause the clock, or go on', where: 'Lesson' },
   'longer-block': { keys: 'm', words: 'a minute more for this block', where: 'Lesson' },
+  find: { keys: 'f', words: 'find sequences', where: 'Combine' },
+  'next-answer': { keys: '.', words: 'the next sequence that was found', where: 'Combine' },
+  'put-into-lesson': { keys: 'Shift+l', words: 'put it into the lesson', where: 'Combine' },
+  'along-figures': { shown: '← →', words: 'along the figures', where: 'Combine' },
+  'move-figure': { shown: 'Shift ← →', words: 'move the figure by one', where: 'Combine' },
+  'take-out': { shown: 'Backspace', words: 'take the figure out', where: 'Combine' },
+  times: { shown: '+ -', words: 'once more, once less', where: 'Combine' },
 } as const satisfies Record<string, Shortcut>;
 
 export type ShortcutName = keyof typeof SHORTCUTS | LessonShortcut;

@@ -34,6 +34,7 @@ export function CourseFrame({ children }: { children: ReactNode }) {
     'room-material': room('material'),
     'room-map': room('map'),
     'room-lesson': room('lesson'),
+    'room-combine': room('combine'),
     'room-recap': room('recap'),
     'room-check': room('check'),
     'room-programme': () => void navigate('/'),

@@ -3,7 +3,7 @@ import { kbdRecipe } from '@chakra-ui/react/theme';
 import { SHORTCUTS, shownKeys } from '../../ui/shortcuts.ts';
 import { Window } from '../../ui/window.tsx';
 
-const PLACES = ['every room', 'Map', 'Material', 'Lesson'] as const;
+const PLACES = ['every room', 'Map', 'Material', 'Lesson', 'Combine'] as const;
 
 /** The keys of the rooms, from the table by which they are listened to. */
 export function KeysHelp({ isOpen, close }: { isOpen: boolean; close(): void }) {

@@ -67,7 +67,7 @@ function filtersOf({ topic, id }: Change): readonly InvalidateQueryFilters[] {
     case 'material':
       return [{ queryKey: keys.material }, { queryKey: keys.everyFigure }];
     case 'combination':
-      return [{ queryKey: keys.everyCombination }];
+      return [{ queryKey: keys.everyCombinationList }, { queryKey: keys.combination(id) }];
     case 'draft':
       return [{ queryKey: keys.drafts }];
     case 'studio':

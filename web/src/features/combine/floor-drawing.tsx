@@ -1,0 +1,212 @@
+import { chakra } from '@chakra-ui/react';
+import {
+  couplePath,
+  couplesInRoom,
+  type Dance,
+  type Footprint,
+  type PathPiece,
+  pathFootprint,
+  printMetres,
+  type Room,
+  type Walk,
+} from '@map-step/core';
+import { Group } from '../../ui/group.tsx';
+import { useClass, useCourse } from '../course/course-context.ts';
+
+interface FloorDrawingProps {
+  readonly walk: Walk;
+  readonly dance: Dance;
+  readonly chosen: number | undefined;
+}
+
+/** The couple's path on the floor, and the room of the class with as many as can dance it at once; both to scale. */
+export function FloorDrawing({ walk, dance, chosen }: FloorDrawingProps) {
+  const { library, studio } = useCourse();
+  const { section } = useClass();
+  const pieces = couplePath(walk.rows, id => library.readings.get(id)?.figure);
+  const box = pathFootprint(pieces);
+  const room = studio.rooms.find(({ id }) => id === section?.section.room) ?? studio.rooms[0];
+  if (!box) return null;
+  const who = dance.roles === 'solo' ? 'dancers' : 'couples';
+  const isLine = dance.floor === 'line';
+  const fits = room && couplesInRoom(box, room, dance.floor);
+  return (
+    <Group title="On the floor (an estimate)">
+      <chakra.div display="grid" gridTemplateColumns="minmax(0, 1fr) minmax(0, 1fr)" gap="3" fontSize="sm">
+        <chakra.figure m="0">
+          <PathPicture {...{ pieces, box, chosen, isLine }} />
+          <figcaption>
+            Takes {printMetres(box.width)} × {printMetres(box.length)}; a square is 1 m
+            {isLine && ', others go with the arrows'}
+          </figcaption>
+        </chakra.figure>
+        {room && fits !== undefined && (
+          <chakra.figure m="0">
+            <RoomPicture room={room} box={box} isLine={isLine} />
+            <figcaption>
+              <strong>
+                {fits} {who}
+              </strong>{' '}
+              at a time in {room.name}
+              {fits === 0 && ': it does not fit'}
+            </figcaption>
+          </chakra.figure>
+        )}
+      </chakra.div>
+    </Group>
+  );
+}
+
+const LEAST_METRES = 3;
+
+interface PathPictureProps {
+  readonly pieces: readonly PathPiece[];
+  readonly box: Footprint;
+  readonly chosen: number | undefined;
+  readonly isLine: boolean;
+}
+
+function PathPicture({ pieces, box, chosen, isLine }: PathPictureProps) {
+  const middle = { x: (box.from.x + box.to.x) / 2, y: (box.from.y + box.to.y) / 2 };
+  const [width, height] = [Math.max(LEAST_METRES, box.width), Math.max(LEAST_METRES, box.length)];
+  const view = { x: middle.x - width / 2, y: -middle.y - height / 2 };
+  const [first, last] = [pieces[0]?.points[0], pieces.at(-1)?.points.at(-1)];
+  const thin = Math.max(width, height) / 120;
+  return (
+    <chakra.svg
+      viewBox={`${view.x} ${view.y} ${width} ${height}`}
+      width="full"
+      height="10rem"
+      bg="panel"
+      border="1px solid"
+      borderColor="line"
+      role="img"
+      aria-label={`The path: ${printMetres(box.width)} across, ${printMetres(box.length)} along`}
+    >
+      <Squares {...view} width={width} height={height} thin={thin / 2} />
+      {isLine && <Traffic {...view} width={width} height={height} />}
+      <g fill="none" stroke="var(--chakra-colors-lead)" strokeLinejoin="round" strokeLinecap="round">
+        {pieces.map(({ points }, index) => (
+          <polyline
+            key={`piece-${index + 1}`}
+            points={points.map(({ x, y }) => `${x},${-y}`).join(' ')}
+            strokeWidth={index === chosen ? 4 * thin : 1.5 * thin}
+            stroke={index === chosen ? 'var(--chakra-colors-now)' : undefined}
+          />
+        ))}
+      </g>
+      {first && <circle cx={first.x} cy={-first.y} r={4 * thin} fill="var(--chakra-colors-ink)" />}
+      {last && (
+        <circle
+          {...{ cx: last.x, cy: -last.y, r: 5 * thin, fill: 'none', strokeWidth: 1.5 * thin }}
+          stroke="var(--chakra-colors-ink)"
+        />
+      )}
+    </chakra.svg>
+  );
+}
+
+interface SquaresProps {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly thin: number;
+}
+
+function Squares({ x, y, width, height, thin }: SquaresProps) {
+  const lines = (from: number, length: number) =>
+    Array.from({ length: Math.ceil(length) + 1 }, (_, index) => Math.ceil(from) + index);
+  return (
+    <g stroke="var(--chakra-colors-line)" strokeWidth={thin}>
+      {lines(x, width).map(at => (
+        <path key={`x ${at}`} d={`M${at} ${y}v${height}`} />
+      ))}
+      {lines(y, height).map(at => (
+        <path key={`y ${at}`} d={`M${x} ${at}h${width}`} />
+      ))}
+    </g>
+  );
+}
+
+/** Which way the others go round: up, as the first figure faces the line. */
+function Traffic({ x, y, width, height }: Omit<SquaresProps, 'thin'>) {
+  const size = height / 12;
+  return (
+    <g stroke="var(--chakra-colors-quiet)" strokeWidth={size / 12} fill="none">
+      {[0.25, 0.5, 0.75].map(at => (
+        <path
+          key={at}
+          d={`M${x + 0.92 * width} ${y + at * height + size / 2}v${-size}m${-size / 4} ${size / 4}l${size / 4} ${-size / 4}l${size / 4} ${size / 4}`}
+        />
+      ))}
+    </g>
+  );
+}
+
+/** The room from above with the boxes that fit into it. */
+function RoomPicture({ room, box, isLine }: { room: Room; box: Footprint; isLine: boolean }) {
+  const boxes = isLine ? roundTheRoom(room, box) : sideBySide(room, box);
+  return (
+    <chakra.svg
+      viewBox={`-.1 -.1 ${room.length + 0.2} ${room.width + 0.2}`}
+      width="full"
+      height="10rem"
+      role="img"
+      aria-label={`${room.name} from above`}
+    >
+      <rect
+        width={room.length}
+        height={room.width}
+        fill="var(--chakra-colors-panel)"
+        stroke="var(--chakra-colors-ink)"
+        strokeWidth=".08"
+      />
+      {boxes.map(({ x, y, width, height }) => (
+        <rect
+          key={`${x} ${y}`}
+          {...{ x: x + 0.06, y: y + 0.06, width: width - 0.12, height: height - 0.12 }}
+          fill="var(--chakra-colors-lead-tint)"
+          stroke="var(--chakra-colors-lead)"
+          strokeWidth=".04"
+        />
+      ))}
+    </chakra.svg>
+  );
+}
+
+type Rectangle = Omit<SquaresProps, 'thin'>;
+
+/** In rows, whichever way more of them fit. */
+function sideBySide(room: Room, box: Footprint): readonly Rectangle[] {
+  const laid = (width: number, height: number) => {
+    const [columns, rows] = [wholeTimes(room.length, width), wholeTimes(room.width, height)];
+    return Array.from({ length: columns * rows }, (_, index) => ({
+      ...{ x: (index % columns) * width, y: Math.floor(index / columns) * height, width, height },
+    }));
+  };
+  const [along, across] = [laid(box.length, box.width), laid(box.width, box.length)];
+  return along.length >= across.length ? along : across;
+}
+
+/** One behind the other along the four walls. */
+function roundTheRoom(room: Room, box: Footprint): readonly Rectangle[] {
+  const along = wholeTimes(room.length - box.width, box.length);
+  const up = wholeTimes(room.width - box.width, box.length);
+  return [
+    ...[0, room.width - box.width].flatMap(y =>
+      Array.from({ length: along }, (_, index) => ({
+        ...{ x: index * box.length, y, width: box.length, height: box.width },
+      })),
+    ),
+    ...[0, room.length - box.width].flatMap(x =>
+      Array.from({ length: up }, (_, index) => ({
+        ...{ x, y: box.width + index * box.length, width: box.width, height: box.length },
+      })),
+    ),
+  ];
+}
+
+function wholeTimes(whole: number, part: number): number {
+  return Math.max(0, Math.floor(whole / part + 1e-6));
+}
