@@ -17,7 +17,7 @@ const save = (name: string, value: unknown) => {
 const ask = (...list: string[]) => {
   const answer = runCommand(list);
   if ('error' in answer) throw new Error(answer.error);
-  return JSON.parse(answer.text);
+  return JSON.parse('text' in answer ? answer.text : '');
 };
 const refusal = (...list: string[]) => {
   const answer = runCommand(list);
@@ -247,7 +247,7 @@ describe('ready', () => {
 describe('convert', () => {
   const text = (...list: string[]) => {
     const answer = runCommand(['convert', ...list]);
-    if ('error' in answer) throw new Error(answer.error);
+    if (!('text' in answer)) throw new Error(JSON.stringify(answer));
     return answer.text;
   };
   test('to json is the canonical text, which is what the demo is', () => {
@@ -358,6 +358,23 @@ describe('plans', () => {
 });
 
 describe('sequences', () => {
+  test('a combination, and one figure, as a Standard MIDI file; in a batch as base64', () => {
+    const [one, other] = ['round-the-loft', 'cradle-walk'].map(what =>
+      runCommand(['convert', demo, '--to', 'midi', '--what', what, '--tempo', '110']),
+    );
+    for (const answer of [one, other]) {
+      const bytes = answer && 'bytes' in answer ? answer.bytes : new Uint8Array();
+      expect(String.fromCharCode(...bytes.slice(0, 4))).toBe('MThd');
+    }
+    const calls = save('calls.json', [
+      ['convert', demo, '--to', 'midi', '--what', 'cradle-walk', '--tempo', '110'],
+    ]);
+    const [{ out }] = ask('batch', calls);
+    expect(Buffer.from(out, 'base64')).toEqual(Buffer.from(other && 'bytes' in other ? other.bytes : []));
+    expect(refusal('convert', demo, '--to', 'midi', '--what', 'no-such')).toMatch(/there is no pattern/);
+    expect(refusal('convert', demo, '--to', 'midi')).toMatch(/needs --what/);
+  });
+
   const request = {
     ...{
       dance: 'hustle',

@@ -14,6 +14,7 @@ import { type Arguments, readArguments, takeWords, UsageError } from './usage.ts
 /** What a call prints on standard output, or its one line on standard error. */
 export type Answer =
   | { readonly code: number; readonly text: string }
+  | { readonly code: number; readonly bytes: Uint8Array }
   | { readonly code: 2; readonly error: string };
 
 interface Verb {
@@ -43,7 +44,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['recap', { usage: 'FILE SECTION N', options: [], run: fine(recap) }],
   ['shots', { usage: 'FILE SECTION N', options: [], run: fine(shots) }],
   ['ready', { usage: 'FILE SECTION', options: [], run: fine(ready) }],
-  ['convert', { usage: 'FILE --to csv|json|md|svg', options: CONVERT_OPTIONS, run: fine(convert) }],
+  ['convert', { usage: 'FILE --to csv|json|md|midi|svg', options: CONVERT_OPTIONS, run: fine(convert) }],
   ['batch', { usage: 'FILE', options: [], run: batch }],
 ]);
 
@@ -57,6 +58,7 @@ export const PLANNING_VERBS: readonly string[] = ['plan', 'solve', 'lesson', 'ba
 export function runCommand(list: readonly string[], solver?: MipSolver): Answer {
   try {
     const { value, code } = runVerb(list, solver);
+    if (value instanceof Uint8Array) return { code, bytes: value };
     return { code, text: typeof value === 'string' ? value : `${JSON.stringify(value)}\n` };
   } catch (error) {
     if (error instanceof UsageError) return { code: 2, error: error.message.replaceAll('\n', ' ') };
@@ -85,7 +87,7 @@ function batch(args: Arguments, solver?: MipSolver): Outcome {
     if (call[0] === 'batch') return { code: 2, error: 'a batch cannot hold a batch' };
     try {
       const { value, code } = runVerb(call, solver);
-      return { code, out: value };
+      return { code, out: value instanceof Uint8Array ? Buffer.from(value).toString('base64') : value };
     } catch (error) {
       if (error instanceof UsageError) return { code: 2, error: error.message.replaceAll('\n', ' ') };
       throw error;

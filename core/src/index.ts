@@ -167,6 +167,7 @@ export {
   writeTable,
 } from './interchange/tables.ts';
 export { writeDocument } from './interchange/write-json.ts';
+export { type MidiSong, writeMidiFile } from './interchange/write-midi.ts';
 export { writeSheetSvg } from './interchange/write-svg.ts';
 export { checkDocument, type DocumentCheck, documentErrors } from './library/check-document.ts';
 export { type BrokenFigure, checkFirstEntry, figuresBrokenBy } from './library/check-entry.ts';
@@ -443,6 +444,7 @@ export {
 export { type ShotList, shotList, type Take } from './recap/shot-list.ts';
 export type { CombineBudget } from './sequences/answer-search.ts';
 export { requestFault } from './sequences/check-request.ts';
+export { type ChoiceOption, type ChoicePoint, choicePoint } from './sequences/choice-options.ts';
 export { type Combined, combineFigures, type FoundSequence } from './sequences/combine.ts';
 export { couplePath, type PathPiece, pathFootprint } from './sequences/couple-path.ts';
 export {
@@ -451,6 +453,7 @@ export {
   eveningCombination,
 } from './sequences/evening-combination.ts';
 export { homeStart } from './sequences/home-start.ts';
+export { middleTempo, midiSong } from './sequences/midi-song.ts';
 export { patternsOf } from './sequences/patterns-of.ts';
 export { type PhrasePiece, phraseRows } from './sequences/phrase-rows.ts';
 export {

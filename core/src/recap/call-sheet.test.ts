@@ -10,13 +10,11 @@ const library = jettyLibrary({
 const dance = library.dances.get('jetty');
 if (!dance) throw new Error('no dance');
 const { start } = jettyRequest(library, 8);
-const walk = walkSequence(library, {
-  ...{ dance, start, end: 'same' },
-  steps: [{ pattern: 'base', times: 2 }, { pattern: 'long' }, { pattern: 'long' }],
-});
+const steps = [{ pattern: 'base', times: 2 }, { pattern: 'long' }, { oneOf: ['long', null] }];
+const walk = walkSequence(library, { dance, start, end: 'same', steps });
 
 test('two eights, numbered: which of several it is, and what comes next before it comes', () => {
-  const lines = callSheet(library, walk, { dance, counting: 'numbered' });
+  const lines = callSheet(library, walk, { dance, counting: 'numbered', steps });
   expect(lines.map(({ phrase, figures }) => [phrase, figures.map(({ call, next }) => [call, next])])).toEqual(
     [
       [
@@ -32,7 +30,12 @@ test('two eights, numbered: which of several it is, and what comes next before i
   );
 });
 
+test('a choice says what else may be set', () => {
+  const [, second] = callSheet(library, walk, { dance, counting: 'words', steps });
+  expect(second?.figures[0]).toMatchObject({ name: 'LONG', or: ['go on'] });
+});
+
 test('as the house counts it', () => {
-  const [line] = callSheet(library, walk, { dance, counting: 'words' });
+  const [line] = callSheet(library, walk, { dance, counting: 'words', steps });
   expect(line?.figures[0]).toMatchObject({ name: 'BASE', call: 'place, place' });
 });

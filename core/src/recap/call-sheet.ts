@@ -2,7 +2,7 @@
 import { figureName, type Library } from '../library/library.ts';
 import type { Dance, Studio } from '../model/document.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
-import type { Walk, WalkRow } from '../sequences/walk.ts';
+import type { SequenceItem, Walk, WalkRow } from '../sequences/walk.ts';
 import { numberedCall } from '../timing/calls.ts';
 import { countedBy } from './figure-telling.ts';
 
@@ -13,6 +13,8 @@ export interface CalledFigure {
   readonly call: string;
   /** The name to be said before it ends; undefined where the same goes on, or at the end. */
   readonly next?: string;
+  /** What the leader may set instead; `go on` where it may be nothing. */
+  readonly or: readonly string[];
   /** Index of the item that it comes from. */
   readonly item: number;
 }
@@ -24,11 +26,18 @@ export interface CallLine {
   readonly figures: readonly CalledFigure[];
 }
 
+interface CallTerms {
+  readonly dance: Dance;
+  readonly counting: Studio['counting'];
+  /** What was walked. */
+  readonly steps: readonly SequenceItem[];
+}
+
 /** The lines of a walk; a phrase in which no figure begins has none. */
 export function callSheet(
   library: Library,
   walk: Walk,
-  { dance, counting }: { readonly dance: Dance; readonly counting: Studio['counting'] },
+  { dance, counting, steps }: CallTerms,
 ): readonly CallLine[] {
   const lines: { phrase: number; figures: CalledFigure[] }[] = [];
   let repeat = 0;
@@ -40,6 +49,7 @@ export function callSheet(
     const called: CalledFigure = {
       ...{ pattern: row.pattern, name: figureName(library, row.pattern), item: row.item },
       call: callOf(library, row, counting, repeat),
+      or: insteadOf(library, steps[row.item], row.pattern),
       ...(next !== undefined && { next }),
     };
     const line = lines.at(-1);
@@ -47,6 +57,11 @@ export function callSheet(
     else lines.push({ phrase, figures: [called] });
   }
   return lines;
+}
+
+function insteadOf(library: Library, item: SequenceItem | undefined, pattern: string): readonly string[] {
+  if (!item || !('oneOf' in item)) return [];
+  return item.oneOf.filter(id => id !== pattern).map(id => (id === null ? 'go on' : figureName(library, id)));
 }
 
 function callOf(library: Library, row: WalkRow, counting: Studio['counting'], repeat: number): string {

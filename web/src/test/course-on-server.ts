@@ -1,5 +1,12 @@
 import type { CourseAnswer, CourseClass, CourseCommand, HistoryEntry } from '@map-step/contract';
-import { applyChanges, type Course, type FieldChange, placedInOrder, reverseChanges } from '@map-step/core';
+import {
+  applyChanges,
+  type Combination,
+  type Course,
+  type FieldChange,
+  placedInOrder,
+  reverseChanges,
+} from '@map-step/core';
 
 interface Order {
   readonly seen: number;
@@ -12,6 +19,8 @@ export class CourseOnServer {
   readonly orders: Order[] = [];
   /** What else was sent, to whatever address. */
   readonly sent: unknown[] = [];
+  /** Combinations that are kept, by their ids. */
+  readonly combinations = new Map<string, Combination>();
   /** What is answered next instead of doing anything. */
   refusal: { readonly status: number; readonly body: object } | undefined;
   #changes = new Map<string, readonly FieldChange[]>();
@@ -41,6 +50,7 @@ export class CourseOnServer {
   readonly fetch = async (path: string, { body }: { body?: string } = {}): Promise<Response> => {
     const held = this.#held;
     if (held) await new Promise<void>(resolve => held.push(resolve));
+    if (path.startsWith('/api/combinations')) return Response.json(this.#combination(path, body));
     if (path.endsWith('/missed') && !body) return Response.json({ students: [] });
     if (!body) return Response.json(this.answer);
     if (!path.endsWith('/commands')) {
@@ -58,6 +68,20 @@ export class CourseOnServer {
     this.#run(order.command);
     return Response.json(this.answer);
   };
+
+  /** What a server answers of combinations: all of them, one, or one that is new or was changed. */
+  #combination(path: string, body: string | undefined): object {
+    const [id, verb] = path.split('/').slice(3);
+    if (id === undefined && !body) return { combinations: [...this.combinations.values()] };
+    const given = body === undefined ? {} : (JSON.parse(body) as { combination?: Combination });
+    const stood = given.combination ?? this.combinations.get(id ?? '');
+    if (!stood) throw new Error(`there is no combination "${id}"`);
+    const { command } = given as { command?: { changes: readonly FieldChange[] } };
+    const changed = verb === 'commands' && command ? applyChanges(stood, command.changes) : undefined;
+    const stands = changed?.ok ? (changed.value as Combination) : stood;
+    this.combinations.set(stands.id, stands);
+    return { body: stands, version: 1, history: [] };
+  }
 
   #run(command: CourseCommand): void {
     const id = String(this.answer.version);

@@ -3,15 +3,20 @@ import {
   type CallLine,
   type Combination,
   callSheet,
+  middleTempo,
+  midiSong,
   type Studio,
   standOf,
   walkSequence,
+  writeMidiFile,
 } from '@map-step/core';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { Choice, optionsOf } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
+import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
+import { saveFile } from '../../ui/save-file.ts';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { useCourse } from '../course/course-context.ts';
 import { wholeInWords } from './sequence-words.ts';
@@ -43,7 +48,7 @@ function CallSheet({ combination }: { combination: Combination }) {
   if (!dance) return <Empty title="No such dance">Its dance is not among those of this course.</Empty>;
   const { start, steps, end, name, lesson } = combination;
   const walk = walkSequence(library, { dance, start: standOf(start), steps, end });
-  const lines = callSheet(library, walk, { dance, counting });
+  const lines = callSheet(library, walk, { dance, counting, steps });
   const hold = dance.holds.find(({ id }) => id === start.hold)?.name;
   return (
     <chakra.article maxW="52rem">
@@ -52,6 +57,7 @@ function CallSheet({ combination }: { combination: Combination }) {
         <Button look="next" onClick={() => window.print()}>
           Print
         </Button>
+        <SoundFile combination={combination} />
       </chakra.div>
       <chakra.h2 fontSize="2xl">{name}</chakra.h2>
       <p>
@@ -76,6 +82,33 @@ function CallSheet({ combination }: { combination: Combination }) {
   );
 }
 
+/** Clicks and steps to dance by, at a tempo, for whatever plays such files. */
+function SoundFile({ combination }: { combination: Combination }) {
+  const { library } = useCourse();
+  const dance = library.dances.get(combination.dance);
+  const [tempo, setTempo] = useState(dance ? middleTempo(dance) : 0);
+  if (!dance) return null;
+  const { id, name, start, steps, end } = combination;
+  const save = () => {
+    const walk = walkSequence(library, { dance, start: standOf(start), steps, end });
+    const bytes = writeMidiFile(midiSong(library, walk, { title: name, tempo, dance }));
+    saveFile(`${id}.mid`, bytes, 'audio/midi');
+  };
+  return (
+    <chakra.span display="inline-flex" gap="2" alignItems="center">
+      <NumberField
+        label="Beats a minute"
+        value={tempo}
+        min={20}
+        max={400}
+        save={value => value && setTempo(value)}
+      />
+      <Label>beats a minute</Label>
+      <Button onClick={save}>Save clicks and steps (MIDI)</Button>
+    </chakra.span>
+  );
+}
+
 function Line({ line: { phrase, figures }, combination }: { line: CallLine; combination: Combination }) {
   return (
     <TableRow>
@@ -84,7 +117,7 @@ function Line({ line: { phrase, figures }, combination }: { line: CallLine; comb
       </TableCell>
       <TableCell>
         <chakra.div display="flex" flexWrap="wrap" columnGap="6" rowGap="2">
-          {figures.map(({ name, call, next, item }, index) => {
+          {figures.map(({ name, call, next, item, or }, index) => {
             const step = combination.steps[item];
             return (
               <div key={`${name} ${index + 1}`}>
@@ -92,6 +125,7 @@ function Line({ line: { phrase, figures }, combination }: { line: CallLine; comb
                 <chakra.div fontSize="lg" fontVariantNumeric="tabular-nums">
                   {call}
                 </chakra.div>
+                {or.length > 0 && <Label display="block">or {or.join(', or ')}</Label>}
                 {next && <Label>then {next}</Label>}
                 {step && 'note' in step && step.note && <chakra.div fontSize="sm">{step.note}</chakra.div>}
               </div>

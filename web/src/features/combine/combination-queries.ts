@@ -1,6 +1,6 @@
 import type { Versioned } from '@map-step/contract';
 import type { Combination, EveningFigures, Material } from '@map-step/core';
-import { hashKey, queryOptions } from '@tanstack/react-query';
+import { hashKey, queryOptions, skipToken } from '@tanstack/react-query';
 import { call } from '../../api/client.ts';
 import type { Aggregate } from '../../api/commands.ts';
 import { versionedAggregate } from '../../api/use-commands.ts';
@@ -28,12 +28,12 @@ export function combinationAggregate(id: string): Aggregate<Versioned<Combinatio
 }
 
 /** What is proposed for an evening, worked out beside the page. */
-export function eveningQuery(material: Material, stamp: string, figures: EveningFigures) {
+export function eveningQuery(material: Material, stamp: string, figures: EveningFigures | undefined) {
   const queryKey = ['evening-combination', stamp, figures] as const;
   return queryOptions({
     queryKey,
     queryHash: hashKey(queryKey),
-    queryFn: () => eveningInWorker(material, figures),
+    queryFn: figures ? () => eveningInWorker(material, figures) : skipToken,
     staleTime: Number.POSITIVE_INFINITY,
   });
 }

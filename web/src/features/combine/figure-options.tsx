@@ -15,6 +15,7 @@ import { Group } from '../../ui/group.tsx';
 import { Button, FigureChip, Label } from '../../ui/parts.tsx';
 import { SavedText } from '../../ui/saved-text.tsx';
 import { useCourse } from '../course/course-context.ts';
+import { ChoiceHere } from './choice-here.tsx';
 import { movedBy, withFigure, withInserted, withLast, withNote, without, withTimes } from './items.ts';
 import { RowInWords } from './phrase-board.tsx';
 import { longerInWords } from './sequence-words.ts';
@@ -42,6 +43,7 @@ export function FigureOptions({ hands, sequence, row, fault, among }: FigureOpti
       {hands.mayWrite && (
         <>
           <Often hands={hands} at={at} among={among} />
+          <ChoiceHere {...{ hands, sequence, at, among }} />
           <InPlace {...{ hands, sequence, at, among }} />
           <NoteHere hands={hands} at={at} />
         </>

@@ -31,5 +31,6 @@ test('swapped, set between, taken out, moved', () => {
   expect(ids(without(items, 0))).toEqual(['walk', 'wheel']);
   expect(ids(movedBy(items, 0, 1))).toEqual(['walk', 'sway', 'wheel']);
   expect(movedBy(items, 0, -1)).toBe(items);
-  expect(ids(withChoice(items, 1, ['turn', null]))).toEqual(['sway', 'turn|', 'walk', 'wheel']);
+  expect(ids(withChoice(items, 1, ['turn', null]))).toEqual(['sway', 'turn|', 'wheel']);
+  expect(ids(withChoice(items, 1, ['turn']))).toEqual(['sway', 'turn', 'wheel']);
 });

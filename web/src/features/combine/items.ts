@@ -64,7 +64,9 @@ function changed(items: Items, at: number, change: (item: Danced) => Danced): It
   return items.map((item, index) => (index === at && 'pattern' in item ? change(item) : item));
 }
 
-/** A choice between two figures as one item of several, or none. */
+/** One of several in the place of an item, or none; a single one is no choice. */
 export function withChoice(items: Items, at: number, oneOf: readonly (string | null)[]): Items {
-  return [...items.slice(0, at), { oneOf }, ...items.slice(at)];
+  const [only] = oneOf;
+  const item: Item = oneOf.length === 1 && only != null ? { pattern: only } : { oneOf };
+  return items.map((one, index) => (index === at ? item : one));
 }

@@ -27,6 +27,8 @@ import { useCourse } from '../course/course-context.ts';
 interface PhraseBoardProps {
   readonly walk: Walk;
   readonly dance: Dance;
+  /** Indices of items at which the leader chooses. */
+  readonly choices: ReadonlySet<number>;
   /** Index of the figure that is looked at. */
   readonly chosen: number | undefined;
   choose(row: number): void;
@@ -40,7 +42,7 @@ interface PhraseBoardProps {
 const FROM_FIVE_PIXELS = { activationConstraint: { distance: 5 } };
 
 /** Phrases in rows, with the figures laid on them to scale; below each the hold and where the couple faces. */
-export function PhraseBoard({ walk, dance, chosen, choose, drop, onFigureKey }: PhraseBoardProps) {
+export function PhraseBoard({ walk, dance, choices, chosen, choose, drop, onFigureKey }: PhraseBoardProps) {
   const sensors = useSensors(useSensor(PromptSensor, FROM_FIVE_PIXELS));
   const { rows } = walk;
   const phrases = phraseRows(lengthsOf(walk), dance.phrase);
@@ -74,7 +76,7 @@ export function PhraseBoard({ walk, dance, chosen, choose, drop, onFigureKey }: 
               {index + 1}
             </chakra.span>
             <PhraseLine
-              {...{ pieces, rows, dance, chosen, choose }}
+              {...{ pieces, rows, dance, choices, chosen, choose }}
               faulty={new Set(walk.faults.map(({ row }) => row))}
               mayDrag={drop !== undefined}
             />
@@ -89,14 +91,14 @@ function lengthsOf({ rows, beats }: Walk): readonly Ticks[] {
   return rows.map(({ beat }, index) => ((rows[index + 1]?.beat ?? beats) - beat) as Ticks);
 }
 
-interface PhraseLineProps extends Pick<PhraseBoardProps, 'dance' | 'chosen' | 'choose'> {
+interface PhraseLineProps extends Pick<PhraseBoardProps, 'dance' | 'choices' | 'chosen' | 'choose'> {
   readonly pieces: readonly PhrasePiece[];
   readonly rows: readonly WalkRow[];
   readonly faulty: ReadonlySet<number>;
   readonly mayDrag: boolean;
 }
 
-function PhraseLine({ pieces, rows, dance, chosen, choose, faulty, mayDrag }: PhraseLineProps) {
+function PhraseLine({ pieces, rows, dance, choices, chosen, choose, faulty, mayDrag }: PhraseLineProps) {
   const whole = dance.phrase * TICKS_PER_BEAT;
   const beat = 100 / dance.phrase;
   const at = ({ from, to }: PhrasePiece) => ({
@@ -119,6 +121,7 @@ function PhraseLine({ pieces, rows, dance, chosen, choose, faulty, mayDrag }: Ph
             key={`${piece.row} ${piece.from}`}
             {...{ piece, choose, mayDrag }}
             row={rows[piece.row]}
+            isChoice={choices.has(rows[piece.row]?.item ?? -1)}
             place={at(piece)}
             state={piece.row === chosen ? 'chosen' : faulty.has(piece.row) ? 'broken' : 'calm'}
             isStop={piece.row === (chosen ?? 0)}
@@ -133,6 +136,7 @@ function PhraseLine({ pieces, rows, dance, chosen, choose, faulty, mayDrag }: Ph
 interface FigurePieceProps {
   readonly piece: PhrasePiece;
   readonly row: WalkRow | undefined;
+  readonly isChoice: boolean;
   readonly place: { readonly left: string; readonly width: string };
   readonly state: 'calm' | 'chosen' | 'broken';
   readonly isStop: boolean;
@@ -140,12 +144,13 @@ interface FigurePieceProps {
   choose(row: number): void;
 }
 
-function FigurePiece({ piece, row, place, state, isStop, mayDrag, choose }: FigurePieceProps) {
+function FigurePiece({ piece, row, isChoice, place, state, isStop, mayDrag, choose }: FigurePieceProps) {
   const { library } = useCourse();
   const pattern = library.patterns.get(row?.pattern ?? '');
   const drag = useDraggable({ id: String(piece.row), disabled: !mayDrag || !piece.begins });
   const { setNodeRef } = useDroppable({ id: String(piece.row), disabled: !piece.begins });
-  const name = pattern?.name ?? row?.pattern ?? '';
+  const own = pattern?.name ?? row?.pattern ?? '';
+  const name = isChoice ? `${own}, or …` : own;
   const shared = {
     strand: pattern?.kind,
     state,

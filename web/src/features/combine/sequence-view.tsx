@@ -37,6 +37,7 @@ export function SequenceView({ had, hands, chosen, choose }: SequenceViewProps) 
   const walk = useMemo(() => walkSequence(library, sequence), [library, sequence]);
   const among = useMemo(() => [...new Set([...had.lessons.flat().reverse(), ...had.known])], [had]);
   const row = chosen === undefined ? undefined : walk.rows[chosen];
+  const choices = new Set(danced.steps.flatMap((item, index) => ('oneOf' in item ? index : [])));
   const moveRow = (from: number, over: number) => {
     const [item, onto] = [walk.rows[from]?.item, walk.rows[over]?.item];
     if (item !== undefined && onto !== undefined && item !== onto)
@@ -58,7 +59,7 @@ export function SequenceView({ had, hands, chosen, choose }: SequenceViewProps) 
         </chakra.div>
         <Faults faults={walk.faults} choose={choose} />
         <PhraseBoard
-          {...{ walk, dance, chosen, choose }}
+          {...{ walk, dance, choices, chosen, choose }}
           drop={hands.mayWrite ? moveRow : undefined}
           onFigureKey={(event, at) => hands.mayWrite && takeKey(event, hands, walk.rows[at]?.item)}
         />

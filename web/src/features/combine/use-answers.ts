@@ -21,7 +21,7 @@ export function useAnswers(
   proposed: EveningCombination | null | undefined,
 ): Answers {
   const found = useMemo(() => (answer ? foundOf(answer) : []), [answer]);
-  const proposal = useMemo(() => (proposed ? proposalOf(proposed) : undefined), [proposed]);
+  const proposal = useMemo(() => (proposed ? proposedDance(proposed) : undefined), [proposed]);
   const [looked, look] = useState<{ readonly of: Combining['answer']; readonly index: number }>();
   const index = looked?.of === answer ? (looked?.index ?? 0) : 0;
   const show = (next: number) => look({ of: answer, index: next });
@@ -43,6 +43,7 @@ function foundOf({ combined, request }: { combined: Combined; request: CombineRe
   return combined.sequences.map(({ patterns }) => ({ start, steps: itemsFrom(patterns), end }));
 }
 
-function proposalOf({ start, found }: EveningCombination): Danced {
+/** What is proposed for an evening as it is danced. */
+export function proposedDance({ start, found }: EveningCombination): Danced {
   return { start, steps: itemsFrom(found.patterns), end: 'same' };
 }

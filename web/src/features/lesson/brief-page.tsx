@@ -3,6 +3,7 @@ import { figureName } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { Group, GroupColumns } from '../../ui/group.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
+import { CombinationOfLesson } from '../combine/combination-of-lesson.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
 import { personName } from '../studio/studio-queries.ts';
 import { Tonight } from './tonight.tsx';
@@ -67,6 +68,9 @@ export function BriefPage() {
               {element && <Label>: {element.how}</Label>}
             </p>
           ))}
+        </Group>
+        <Group title="Combine">
+          <CombinationOfLesson />
         </Group>
         {unwritten.length > 0 && (
           <Group title="Taken as planned">

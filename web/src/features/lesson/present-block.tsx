@@ -3,6 +3,7 @@ import { cautionNotice, cautionsOf, figureName, type LessonBlock, labelOf } from
 import { Hint } from '../../ui/hint.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
+import { CombinationOfLesson } from '../combine/combination-of-lesson.tsx';
 import { useCourse } from '../course/course-context.ts';
 import type { RESULTS } from './mark-row.tsx';
 import { MarksOfBlock, markedIn, marksIn } from './marks-of-block.tsx';
@@ -77,6 +78,7 @@ export function PresentBlock(props: PresentBlockProps) {
         <MarksOfBlock block={block} log={log} size="large" aimed={aimed} taken={taken} />
       </chakra.div>
       {kind === 'warm-up' && <WarmUp patterns={patterns} />}
+      {kind === 'combine' && <CombinationOfLesson isLarge />}
       {kind === 'new' && patterns[0] !== undefined && <CountAndCues pattern={patterns[0]} />}
       <Layers block={block} />
       {element && <ForNextTime element={element} />}
