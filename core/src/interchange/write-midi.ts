@@ -29,7 +29,7 @@ const [LOUD, SOFT] = [112, 72];
 const NOTE_TICKS = 6;
 
 /** The bytes of the file: tempo and names, clicks, steps, a track each; 48 ticks a beat. Texts are UTF-8. */
-export function writeMidiFile(song: MidiSong): Uint8Array {
+export function writeMidiFile(song: MidiSong): Uint8Array<ArrayBuffer> {
   const data: MidiData = {
     header: { format: 1, numTracks: 3, ticksPerBeat: TICKS_PER_BEAT },
     tracks: [namesTrack(song), notesTrack('Beats', clicksOf(song)), notesTrack('Steps', stepsOf(song))],

@@ -74,6 +74,7 @@ test('what is kept for the lesson is shown with its name', async () => {
   const [combination] = demoStudio.combinations ?? [];
   if (!combination) throw new Error('the demo has no combination');
   const page = renderRoom(<CombinePage />, { lesson: 7 });
+  await proposed();
   page.server.combinations.set(combination.id, combination);
   await act(() => page.client.invalidateQueries({ queryKey: keys.combinations('hustle-1') }));
   await waitFor(() => expect(screen.getByLabelText('Name')).toHaveProperty('value', combination.name));

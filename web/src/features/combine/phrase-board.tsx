@@ -41,6 +41,10 @@ interface PhraseBoardProps {
 // One object for all renders: with a new one every figure would be drawn again.
 const FROM_FIVE_PIXELS = { activationConstraint: { distance: 5 } };
 
+const IN_OUR_WORDS = {
+  screenReaderInstructions: { draggable: 'Shift and an arrow moves the figure by one.' },
+} as const;
+
 /** Phrases in rows, with the figures laid on them to scale; below each the hold and where the couple faces. */
 export function PhraseBoard({ walk, dance, choices, chosen, choose, drop, onFigureKey }: PhraseBoardProps) {
   const sensors = useSensors(useSensor(PromptSensor, FROM_FIVE_PIXELS));
@@ -61,7 +65,12 @@ export function PhraseBoard({ walk, dance, choices, chosen, choose, drop, onFigu
     if (over && drop) drop(Number(active.id), Number(over.id));
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={onDragEnd}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragEnd={onDragEnd}
+      accessibility={IN_OUR_WORDS}
+    >
       <chakra.ol aria-label="Phrases" listStyleType="none" p="0" display="grid" gap="2" onKeyDown={onKeyDown}>
         {phrases.map((pieces, index) => (
           <chakra.li
