@@ -69,7 +69,7 @@ export const FENCES = {
     lesson: 'combine course studio',
     recap: 'course history',
     map: 'course history',
-    material: 'course history',
+    material: 'combine course history',
     palette: 'course studio',
     check: 'course history studio',
     combine: 'course history studio',

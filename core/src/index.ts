@@ -446,7 +446,7 @@ export type { CombineBudget } from './sequences/answer-search.ts';
 export { requestFault } from './sequences/check-request.ts';
 export { type ChoiceOption, type ChoicePoint, choicePoint } from './sequences/choice-options.ts';
 export { type Combined, combineFigures, type FoundSequence } from './sequences/combine.ts';
-export { couplePath, type PathPiece, pathFootprint } from './sequences/couple-path.ts';
+export { couplePath, ownFloor, type PathPiece, pathFootprint } from './sequences/couple-path.ts';
 export {
   type EveningCombination,
   type EveningFigures,
@@ -463,6 +463,7 @@ export {
   type Stand,
   standOf,
 } from './sequences/request.ts';
+export { type Mishap, type Rescue, rescuesOf } from './sequences/rescue.ts';
 export { SEQUENCE_WEIGHTS } from './sequences/score.ts';
 export { MOST_MUSTS } from './sequences/stand-graph.ts';
 export { usableFigures } from './sequences/usable-figures.ts';

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { jettyLibrary, jettyRequest } from '../test/sequences.ts';
-import { couplePath, pathFootprint } from './couple-path.ts';
+import { couplePath, ownFloor, pathFootprint } from './couple-path.ts';
 import { walkSequence } from './walk.ts';
 
 const library = jettyLibrary({
@@ -30,4 +30,11 @@ test('two steps forward, twice: the middle goes 1.8 m up', () => {
 test('after a half turn forward is the other way', () => {
   const [, turned, back] = ends('on', 'half', 'on');
   expect((back?.y ?? 0) - (turned?.y ?? 0)).toBeLessThan(-0.4);
+});
+
+test('on a line of dance all go on together: a couple keeps as much as its longest figure takes', () => {
+  const pieces = couplePath(walk('on', 'on'), id => library.readings.get(id)?.figure);
+  // 0.9 m danced, and 0.6 m on either side.
+  expect(ownFloor(pieces, 'line')?.length).toBeCloseTo(2.1);
+  expect(ownFloor(pieces, 'spot')?.length).toBeCloseTo(3);
 });

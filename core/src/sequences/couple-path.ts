@@ -1,8 +1,10 @@
 // The path of a sequence on the floor: the middle between both, or the dancer's, figure after figure. Linear in the steps.
+
 import { middleBetween, rotate } from '../couple/body-track.ts';
 import { carriedPoses } from '../couple/carry.ts';
 import { figurePath, type Point } from '../floor/path.ts';
 import { type Footprint, REACH } from '../floor/room.ts';
+import type { Floor } from '../model/document.ts';
 import type { Figure } from '../steps/figure.ts';
 import { holdPlace } from '../steps/hold-shape.ts';
 import type { WalkRow } from './walk.ts';
@@ -19,12 +21,15 @@ interface Stance {
   readonly facing: number;
 }
 
-/** A piece for each row, the leader (or who dances alone) first at 0|0 facing up; `figureOf` reads a figure by its id. */
+/**
+ * A piece for each row, the leader (or who dances alone) first at 0|0, facing as the walk says: 0 is up, which on a line of dance
+ * is along it. `figureOf` reads a figure by its id.
+ */
 export function couplePath(
   rows: readonly WalkRow[],
   figureOf: (id: string) => Figure | undefined,
 ): readonly PathPiece[] {
-  let stance: Stance = { at: { x: 0, y: 0 }, facing: 0 };
+  let stance: Stance = { at: { x: 0, y: 0 }, facing: rows[0]?.facing ?? 0 };
   return rows.map(row => {
     const from = stance;
     const { points, end } = pieceOf(row, figureOf(row.pattern));
@@ -58,6 +63,17 @@ function soloPiece(figure: Figure | undefined): { points: readonly Point[]; end:
   const [track] = figure ? figurePath(figure) : [];
   const points = track?.middle ?? [{ x: 0, y: 0 }];
   return { points, end: { at: points.at(-1) ?? { x: 0, y: 0 }, facing: track?.facing ?? 0 } };
+}
+
+/**
+ * The box that a couple keeps to itself: the whole path; on a line of dance, where all go on together, as wide as that and as long
+ * as its longest figure.
+ */
+export function ownFloor(pieces: readonly PathPiece[], floor: Floor): Footprint | undefined {
+  const whole = pathFootprint(pieces);
+  if (!whole || floor !== 'line') return whole;
+  const length = Math.max(...pieces.map(piece => pathFootprint([piece])?.length ?? 0));
+  return { ...whole, to: { x: whole.to.x, y: whole.from.y + length }, length };
 }
 
 /** The box round a path, with the reach of two who stand face to face. */

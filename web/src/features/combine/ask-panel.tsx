@@ -6,6 +6,7 @@ import { Disclosure } from '../../ui/disclosure.tsx';
 import { Hint } from '../../ui/hint.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Button, FigureChip, Label } from '../../ui/parts.tsx';
+import { useMedia } from '../../ui/use-media.ts';
 import { useCourse } from '../course/course-context.ts';
 import { phrasesInWords } from './sequence-words.ts';
 import type { Asking, Wish } from './use-asking.ts';
@@ -21,6 +22,9 @@ interface AskPanelProps {
 export function AskPanel({ had, asking, combining }: AskPanelProps) {
   const { dance } = had;
   const { request } = asking;
+  const isNarrow = useMedia('(max-width: 61.99rem)');
+  const { use = [], must = [] } = request ?? {};
+  const chosen = `${use.length} may be danced${must.length > 0 ? `, ${must.length} must` : ''}`;
   return (
     <chakra.section aria-label="Ask for a sequence" display="grid" gap="3" className="no-print">
       {combining.isRunning ? (
@@ -40,7 +44,13 @@ export function AskPanel({ had, asking, combining }: AskPanelProps) {
         </Hint>
       )}
       <Length dance={dance} asking={asking} />
-      <Figures had={had} asking={asking} />
+      {isNarrow ? (
+        <Disclosure size="small" title={`Which figures: ${chosen}`} isLazy>
+          <Figures had={had} asking={asking} />
+        </Disclosure>
+      ) : (
+        <Figures had={had} asking={asking} />
+      )}
     </chakra.section>
   );
 }

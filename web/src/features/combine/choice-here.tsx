@@ -19,19 +19,30 @@ export function ChoiceHere({ hands, sequence, at, among }: ChoiceHereProps) {
   const item = hands.danced.steps[at];
   if (!item) return null;
   if ('oneOf' in item) return <Options {...{ hands, sequence, at, among }} chosen={item.oneOf} />;
+  return <MakeChoice {...{ hands, sequence, at, among }} own={item.pattern} />;
+}
+
+/** It begins with the figure and the first other that meets the music again; there is no choice where none does. */
+function MakeChoice({ hands, sequence, at, among, own }: ChoiceHereProps & { own: string }) {
+  const { library } = useCourse();
+  const other = useMemo(
+    () =>
+      choicePoint(library, sequence, { at, among }).options.find(
+        ({ pattern, goes, meets }) => pattern !== own && goes && meets,
+      ),
+    [library, sequence, at, among, own],
+  );
+  if (!other) return null;
   return (
     <Button
       size="small"
       justifySelf="start"
-      onClick={() => hands.edit('A choice', steps => withChoice(steps, at, [item.pattern, ...ALSO_NONE]))}
+      onClick={() => hands.edit('A choice', steps => withChoice(steps, at, [own, other.pattern]))}
     >
       Let the leader choose here
     </Button>
   );
 }
-
-/** A choice of one is none: it begins with the figure and nothing. */
-const ALSO_NONE = [null];
 
 function Options({
   hands,
@@ -57,7 +68,8 @@ function Options({
     <div>
       <Label>
         The leader may set here
-        {point.by && `; the signal comes by ${point.by.count} of ${nameOf(point.by.pattern)}`}
+        {point.by &&
+          `; the signal has come by the last count of ${nameOf(point.by.pattern)}, ${point.by.count}`}
       </Label>
       <chakra.ul aria-label="The leader may set here" listStyleType="none" p="0" display="grid" gap="1.5">
         {shown.map(option => (

@@ -4,6 +4,7 @@ import {
   couplesInRoom,
   type Dance,
   type Footprint,
+  ownFloor,
   type PathPiece,
   pathFootprint,
   printMetres,
@@ -29,20 +30,23 @@ export function FloorDrawing({ walk, dance, chosen }: FloorDrawingProps) {
   if (!box) return null;
   const who = dance.roles === 'solo' ? 'dancers' : 'couples';
   const isLine = dance.floor === 'line';
-  const fits = room && couplesInRoom(box, room, dance.floor);
+  const own = ownFloor(pieces, dance.floor) ?? box;
+  const fits = room && couplesInRoom(own, room, dance.floor);
   return (
     <Group title="On the floor (an estimate)">
       <chakra.div display="grid" gridTemplateColumns="minmax(0, 1fr) minmax(0, 1fr)" gap="3" fontSize="sm">
         <chakra.figure m="0">
           <PathPicture {...{ pieces, box, chosen, isLine }} />
           <figcaption>
-            Takes {printMetres(box.width)} × {printMetres(box.length)}; a square is 1 m
-            {isLine && ', others go with the arrows'}
+            {isLine
+              ? `Goes ${printMetres(box.length)} with the line of dance (the arrows), ${printMetres(box.width)} wide`
+              : `Takes ${printMetres(box.width)} × ${printMetres(box.length)}`}
+            ; a square is 1 m
           </figcaption>
         </chakra.figure>
         {room && fits !== undefined && (
           <chakra.figure m="0">
-            <RoomPicture room={room} box={box} isLine={isLine} />
+            <RoomPicture room={room} box={own} isLine={isLine} />
             <figcaption>
               <strong>
                 {fits} {who}
@@ -144,9 +148,8 @@ function Traffic({ x, y, width, height }: Omit<SquaresProps, 'thin'>) {
   );
 }
 
-/** The room from above with the boxes that fit into it. */
+/** The room from above with those who can dance it at once. */
 function RoomPicture({ room, box, isLine }: { room: Room; box: Footprint; isLine: boolean }) {
-  const boxes = isLine ? roundTheRoom(room, box) : sideBySide(room, box);
   return (
     <chakra.svg
       viewBox={`-.1 -.1 ${room.length + 0.2} ${room.width + 0.2}`}
@@ -162,18 +165,22 @@ function RoomPicture({ room, box, isLine }: { room: Room; box: Footprint; isLine
         stroke="var(--chakra-colors-ink)"
         strokeWidth=".08"
       />
-      {boxes.map(({ x, y, width, height }) => (
-        <rect
-          key={`${x} ${y}`}
-          {...{ x: x + 0.06, y: y + 0.06, width: width - 0.12, height: height - 0.12 }}
-          fill="var(--chakra-colors-lead-tint)"
-          stroke="var(--chakra-colors-lead)"
-          strokeWidth=".04"
-        />
-      ))}
+      <g fill="var(--chakra-colors-lead-tint)" stroke="var(--chakra-colors-lead)" strokeWidth=".05">
+        {isLine
+          ? roundTheRoom(room, box).map(({ x, y }) => <circle key={`${x} ${y}`} cx={x} cy={y} r={A_COUPLE} />)
+          : sideBySide(room, box).map(({ x, y, width, height }) => (
+              <rect
+                key={`${x} ${y}`}
+                {...{ x: x + 0.06, y: y + 0.06, width: width - 0.12, height: height - 0.12 }}
+              />
+            ))}
+      </g>
     </chakra.svg>
   );
 }
+
+/** Metres from the middle of a couple to its elbows. */
+const A_COUPLE = 0.5;
 
 type Rectangle = Omit<SquaresProps, 'thin'>;
 
@@ -189,22 +196,18 @@ function sideBySide(room: Room, box: Footprint): readonly Rectangle[] {
   return along.length >= across.length ? along : across;
 }
 
-/** One behind the other along the four walls. */
-function roundTheRoom(room: Room, box: Footprint): readonly Rectangle[] {
-  const along = wholeTimes(room.length - box.width, box.length);
-  const up = wholeTimes(room.width - box.width, box.length);
-  return [
-    ...[0, room.width - box.width].flatMap(y =>
-      Array.from({ length: along }, (_, index) => ({
-        ...{ x: index * box.length, y, width: box.length, height: box.width },
-      })),
-    ),
-    ...[0, room.length - box.width].flatMap(x =>
-      Array.from({ length: up }, (_, index) => ({
-        ...{ x, y: box.width + index * box.length, width: box.width, height: box.length },
-      })),
-    ),
-  ];
+/** One behind the other on the lane round the room, as far apart as all fit. */
+function roundTheRoom(room: Room, box: Footprint): readonly { readonly x: number; readonly y: number }[] {
+  const [along, up] = [room.length - box.width, room.width - box.width];
+  const count = couplesInRoom(box, room, 'line');
+  const edge = box.width / 2;
+  return Array.from({ length: count }, (_, index) => {
+    const gone = ((along + up) * 2 * index) / count;
+    if (gone < along) return { x: edge + gone, y: edge };
+    if (gone < along + up) return { x: edge + along, y: edge + gone - along };
+    if (gone < 2 * along + up) return { x: edge + along - (gone - along - up), y: edge + up };
+    return { x: edge, y: edge + up - (gone - 2 * along - up) };
+  });
 }
 
 function wholeTimes(whole: number, part: number): number {

@@ -167,6 +167,7 @@ function FigurePiece({ piece, row, isChoice, place, state, isStop, mayDrag, choo
     top: '0',
     height: '2.2rem',
     overflow: 'hidden',
+    overflowWrap: 'normal',
     opacity: drag.isDragging ? 0.4 : undefined,
   } as const;
   if (!piece.begins)
@@ -247,13 +248,14 @@ function holdName(dance: Dance, id: string): string {
   return dance.holds.find(hold => hold.id === id)?.name ?? id;
 }
 
-/** What a screen reader is told of a figure that is looked at. */
+/** How the couple stands as a figure begins. */
 export function RowInWords({ row, dance }: { row: WalkRow; dance: Dance }) {
+  const turned = row.facing > 180 ? row.facing - 360 : row.facing;
+  const from = dance.floor === 'line' ? 'the line of dance' : 'where it began';
   return (
     <Label>
       begins in {holdName(dance, row.hold) || 'no hold'}
-      {row.facing !== 0 &&
-        `, ${turnInWords(row.facing > 180 ? row.facing - 360 : row.facing)} of where it began`}
+      {turned !== 0 && `, facing ${turnInWords(turned)} of ${from}`}
     </Label>
   );
 }

@@ -1,9 +1,11 @@
 import { chakra } from '@chakra-ui/react';
 import { cautionNotice, cautionsOf, figureName, type LessonBlock, labelOf } from '@map-step/core';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Hint } from '../../ui/hint.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
 import { CombinationOfLesson } from '../combine/combination-of-lesson.tsx';
+import { RescueCard } from '../combine/rescue-card.tsx';
 import { useCourse } from '../course/course-context.ts';
 import type { RESULTS } from './mark-row.tsx';
 import { MarksOfBlock, markedIn, marksIn } from './marks-of-block.tsx';
@@ -80,6 +82,7 @@ export function PresentBlock(props: PresentBlockProps) {
       {kind === 'warm-up' && <WarmUp patterns={patterns} />}
       {kind === 'combine' && <CombinationOfLesson isLarge />}
       {kind === 'new' && patterns[0] !== undefined && <CountAndCues pattern={patterns[0]} />}
+      {kind === 'new' && patterns[0] !== undefined && <IfItGoesWrong pattern={patterns[0]} />}
       <Layers block={block} />
       {element && <ForNextTime element={element} />}
       {careFor !== undefined && <Care pattern={careFor} />}
@@ -206,6 +209,17 @@ function CountAndCues({ pattern: id }: { pattern: string }) {
         <p key={text}>“{text}”</p>
       ))}
     </chakra.div>
+  );
+}
+
+function IfItGoesWrong({ pattern: id }: { pattern: string }) {
+  const { library } = useCourse();
+  const figure = library.readings.get(id)?.figure;
+  if (!figure) return null;
+  return (
+    <Disclosure title="If it goes wrong" isLazy>
+      <RescueCard figure={figure} />
+    </Disclosure>
   );
 }
 

@@ -9,6 +9,7 @@ import { Hint } from '../../ui/hint.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { Button, Empty, Label, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
+import { RescueCard } from '../combine/rescue-card.tsx';
 import { useCourse, usePlan } from '../course/course-context.ts';
 import { ratedInWords } from '../course/difficulty-words.ts';
 import { FigureForm } from './figure/figure-form.tsx';
@@ -103,6 +104,9 @@ function Beside({ figure }: { figure: Figure }) {
         <Variants id={figure.pattern.id} />
       </OnScreen>
       <PathDrawing figure={figure} />
+      <Group title="If it goes wrong">
+        <RescueCard figure={figure} />
+      </Group>
     </>
   );
 }
