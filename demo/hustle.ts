@@ -82,6 +82,29 @@ export const hustleBasics: Pattern[] = [
       },
     ],
   }),
+  figure({
+    id: 'stop-on-four',
+    name: 'Side basic, stopped on four',
+    kind: 'basic',
+    rhythm: '&1 2 3 (4)',
+    beats: 4,
+    cycle: 4,
+    otherCounts: [],
+    lead: 'L side small, R replace',
+    follow: 'image',
+    entry: ['two-hand', 'one-hand'],
+    exit: 'same',
+    turn: 0,
+    needs: ['side-basic'],
+    lookalikes: ['side-basic'],
+    variantOf: 'side-basic',
+    variantWhy: 'ending',
+    marks: [
+      { event: 2, kind: 'signal', text: 'The hands sink and stay: nobody moves on four' },
+      { kind: 'cue', text: 'It catches up with the eights: three, and stand' },
+      { kind: 'fault', text: 'The rest is danced through.', cure: 'Say “stand” aloud on four.' },
+    ],
+  }),
 ];
 
 export const hustleTurns: Pattern[] = [

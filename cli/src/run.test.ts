@@ -69,7 +69,7 @@ describe('timing and phrase', () => {
 describe('files', () => {
   test('check of the demo finds nothing', () => {
     const { patterns, problems } = ask('check', demo);
-    expect(patterns).toBe(88);
+    expect(patterns).toBe(89);
     expect(problems.filter(({ severity }: { severity: string }) => severity === 'error')).toEqual([]);
   });
 
@@ -255,7 +255,7 @@ describe('convert', () => {
   });
   test('to csv has a line for each figure and one for the names', () => {
     const lines = text(demo, '--to', 'csv').trim().split('\r\n');
-    expect(lines).toHaveLength(89);
+    expect(lines).toHaveLength(90);
     expect(lines[0]).toMatch(/^id,dance,name,kind,level,rhythm/);
     expect(text(demo, '--to', 'csv', '--what', 'students')).toMatch(/^id,name,role\r\n/);
   });

@@ -23,6 +23,14 @@ export function countedKeys(page: Page) {
       }
       await expect(target).toBeFocused();
     },
+    /** Presses the arrow down until the focus is there. */
+    downTo: async (target: Locator, most = 60) => {
+      for (let step = 0; step < most; step += 1) {
+        if (await target.evaluate(element => element === document.activeElement)) return;
+        await press('ArrowDown');
+      }
+      await expect(target).toBeFocused();
+    },
     part: (name: string) => {
       parts.push({
         name,

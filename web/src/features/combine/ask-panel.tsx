@@ -7,6 +7,7 @@ import { Hint } from '../../ui/hint.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Button, FigureChip, Label } from '../../ui/parts.tsx';
 import { useMedia } from '../../ui/use-media.ts';
+import { useOneStop } from '../../ui/use-one-stop.ts';
 import { useCourse } from '../course/course-context.ts';
 import { phrasesInWords } from './sequence-words.ts';
 import type { Asking, Wish } from './use-asking.ts';
@@ -138,8 +139,9 @@ interface WishesProps {
 
 /** Each press makes of a figure that may be danced one that must be, then one that is left out. */
 function Wishes({ patterns, asking, label }: WishesProps) {
+  const { list, tabIndexOf } = useOneStop(patterns.map(({ id }) => id));
   return (
-    <chakra.ul aria-label={label} listStyleType="none" p="0" display="grid" gap="1">
+    <chakra.ul aria-label={label} listStyleType="none" p="0" display="grid" gap="1" {...list}>
       {patterns.map(({ id, name, kind }) => {
         const wish = asking.wishFor(id);
         return (
@@ -152,6 +154,8 @@ function Wishes({ patterns, asking, label }: WishesProps) {
               textDecoration={wish === 'not' ? 'line-through' : undefined}
               fontSize="sm"
               py="1"
+              data-stop={id}
+              tabIndex={tabIndexOf(id)}
               aria-label={`${name}: ${WISH_WORDS[wish]}`}
               onClick={() => asking.setWish(id, NEXT[wish])}
             >

@@ -14,6 +14,7 @@ import { Disclosure } from '../../ui/disclosure.tsx';
 import { Group } from '../../ui/group.tsx';
 import { Button, FigureChip, Label } from '../../ui/parts.tsx';
 import { SavedText } from '../../ui/saved-text.tsx';
+import { useOneStop } from '../../ui/use-one-stop.ts';
 import { useCourse } from '../course/course-context.ts';
 import { ChoiceHere } from './choice-here.tsx';
 import { movedBy, withFigure, withInserted, withLast, withNote, without, withTimes } from './items.ts';
@@ -153,8 +154,10 @@ function Fits({
   label: string;
 }) {
   const { library } = useCourse();
+  const { list, tabIndexOf } = useOneStop(fits.map(({ pattern }) => pattern));
   return (
     <chakra.ul
+      {...list}
       aria-label={label}
       listStyleType="none"
       p="0"
@@ -171,6 +174,8 @@ function Fits({
               strand={kind}
               state={closes && longer === 0 ? 'chosen' : 'calm'}
               cursor="pointer"
+              data-stop={pattern}
+              tabIndex={tabIndexOf(pattern)}
               onClick={() => take(pattern)}
             >
               {name} <Label>{longerInWords(longer, closes)}</Label>
