@@ -67,7 +67,7 @@ export const FENCES = {
     shell: 'session studio',
     course: 'history session shell studio',
     lesson: 'combine course studio',
-    recap: 'course history',
+    recap: 'combine course history',
     map: 'course history',
     material: 'combine course history',
     palette: 'course studio',

@@ -54,7 +54,7 @@ export const sequenceFile = z.strictObject({
       z.union([
         z.strictObject({
           pattern: id,
-          times: maybe(z.int().min(1).max(1000)),
+          times: maybe(z.int().min(1).max(100)),
           last: maybe(id),
           note: maybe(z.string().max(10_000)),
         }),

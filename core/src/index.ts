@@ -426,6 +426,7 @@ export {
   BLOCK_KINDS,
   type Block,
   type BlockKind as RecapBlockKind,
+  combinationsInBlocks,
   figuresInBlocks,
   freezeBlocks,
   printBlock,

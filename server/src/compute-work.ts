@@ -23,8 +23,8 @@ type Work<Name extends TaskName> = (order: OrderOf<Name>) => ResultOf<Name> | Pr
 const WORK: { readonly [Name in TaskName]: Work<Name> } = {
   'check-figure': document => checkFirstEntry(document, 'patterns'),
   'check-dance': ({ document, wished }) => figuresBrokenBy(document, wished),
-  'freeze-text': ({ markdown, material, studio }) =>
-    freezeBlocks(markdown, { library: openLibrary(material), studio }),
+  'freeze-text': ({ markdown, material, combinations, studio }) =>
+    freezeBlocks(markdown, { library: openLibrary(material), combinations, studio }),
   'draft-recaps': ({ material, ...finished }) => draftRecaps({ ...finished, library: openLibrary(material) }),
   'coming-faults': order => reading(order, scope => readComingFaults(scope, clockOf(order))),
   'next-term': order => reading(order, scope => readNextTerm(scope, clockOf(order))),

@@ -270,7 +270,12 @@ export const combination = z.strictObject({
   }),
   steps: list(
     z.union([
-      z.strictObject({ pattern: id, times: maybe(z.int().min(1)), last: maybe(id), note: maybe(text) }),
+      z.strictObject({
+        pattern: id,
+        times: maybe(z.int().min(1).max(32)),
+        last: maybe(id),
+        note: maybe(text),
+      }),
       z.strictObject({ oneOf: list(z.union([id, z.null()]), 50) }),
     ]),
     300,

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
 import { dance, figure, studio } from '../test/studio.ts';
-import { freezeBlocks, printBlock, readBlock } from './blocks.ts';
+import { combinationsInBlocks, figuresInBlocks, freezeBlocks, printBlock, readBlock } from './blocks.ts';
 
 const library = openLibrary(
   studio([
@@ -25,6 +25,20 @@ describe('a block', () => {
   test('of counts and of a comparison becomes words', () => {
     expect(freezeBlocks('a\n{{count: walk}}\nb', source)).toBe('a\n**1 2 3 4**\nb');
     expect(freezeBlocks('{{comparison: turn, walk}}', source)).toBe('Turn: 1–3 as in Walk (slow), 4 new.');
+  });
+
+  test('of a combination a line for each phrase; one that is not there is said', () => {
+    const danced = {
+      ...{ id: 'round', name: 'Round', dance: dance.id, end: 'same' as const },
+      ...{ start: { hold: library.patterns.get('walk')?.entry?.[0] ?? '' } },
+      steps: [{ pattern: 'walk', times: 2 }, { oneOf: ['turn', null] }],
+    };
+    const text = freezeBlocks('{{combination: round}}', { ...source, combinations: [danced] });
+    expect(text).toContain('**Round**, 12 beats:');
+    expect(text).toContain('Turn or go on');
+    expect(freezeBlocks('{{combination: none}}', source)).toBe('*There is no combination “none”.*');
+    expect(combinationsInBlocks('a\n{{combination: round}}')).toEqual(['round']);
+    expect(figuresInBlocks('{{combination: round}}\n{{count: walk}}')).toEqual(['walk']);
   });
 
   test.each(['sheet', 'couple', 'path'])('of a %s becomes a drawing that needs nothing else', kind => {

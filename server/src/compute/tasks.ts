@@ -3,6 +3,7 @@
 import type { ComingFaultsAnswer, NextTermAnswer } from '@map-step/contract';
 import type {
   BrokenFigure,
+  Combination,
   Dance,
   draftRecaps,
   FinishedLesson,
@@ -36,7 +37,12 @@ export interface Tasks {
   'check-figure': { order: StudioDocument; answer: readonly Issue[] };
   'check-dance': { order: { document: StudioDocument; wished: Dance }; answer: readonly BrokenFigure[] };
   'freeze-text': {
-    order: { markdown: string; material: Material; studio: Pick<Studio, 'roles' | 'counting'> };
+    order: {
+      markdown: string;
+      material: Material;
+      combinations: readonly Combination[];
+      studio: Pick<Studio, 'roles' | 'counting'>;
+    };
     answer: string;
   };
   'draft-recaps': {

@@ -1,4 +1,4 @@
-import { figuresInBlocks } from '@map-step/core';
+import { combinationsInBlocks, figuresInBlocks, patternsOf } from '@map-step/core';
 import { workedOut } from '../../compute/work-first.ts';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
@@ -10,16 +10,19 @@ const LONGEST = 4_000_000;
 
 /** A text with its blocks as the figures are at this moment. */
 export async function frozenText(scope: StudioScope, markdown: string): Promise<string> {
-  const named = figuresInBlocks(markdown);
-  if (named.length === 0) return markdown;
+  const [figures, danced] = [figuresInBlocks(markdown), combinationsInBlocks(markdown)];
+  if (figures.length + danced.length === 0) return markdown;
+  const combinations = await documentStore(scope, 'combinations').listSome(danced);
+  const named = [...new Set([...figures, ...combinations.flatMap(patternsOf)])];
   const patterns = await documentStore(scope, 'patterns').listSome(named);
   const dances = await documentStore(scope, 'dances').listSome([
-    ...new Set(patterns.map(({ dance }) => dance)),
+    ...new Set([...patterns, ...combinations].map(({ dance }) => dance)),
   ]);
   const { roles, counting } = await getStudio(scope);
   const text = workedOut(scope, 'freeze-text', {
     markdown,
     material: { patterns, dances },
+    combinations,
     studio: { ...(roles && { roles }), ...(counting && { counting }) },
   });
   if (text.length > LONGEST)

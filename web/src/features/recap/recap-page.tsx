@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import type { RecapAnswer } from '@map-step/contract';
 import { type Audience, freezeBlocks } from '@map-step/core';
+import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -11,6 +12,7 @@ import { Markdown } from '../../ui/markdown.tsx';
 import { Button, Empty, Label, LinkButton, Skeleton } from '../../ui/parts.tsx';
 import { Segments } from '../../ui/segments.tsx';
 import { LongTextField } from '../../ui/text-field.tsx';
+import { combinationsQuery } from '../combine/combination-queries.ts';
 import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
 import { areNamesHidden } from '../course/course-view.ts';
 import { ClashChoice } from '../history/clash-choice.tsx';
@@ -131,11 +133,12 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
 
 /** The text as its readers see it, with what was found in it. */
 function AsRead({ text, mayTeach }: { text: string; mayTeach: boolean }) {
-  const { library, studio } = useCourse();
+  const { library, studio, answer } = useCourse();
+  const { data: combinations } = useQuery(combinationsQuery(answer.course.id));
   const shown = useDeferredValue(text);
   const preview = useMemo(
-    () => freezeBlocks(shown, { library, studio: studio.studio }),
-    [shown, library, studio.studio],
+    () => freezeBlocks(shown, { library, studio: studio.studio, combinations: combinations ?? [] }),
+    [shown, library, studio.studio, combinations],
   );
   return (
     <chakra.div display="grid" gap="4">

@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { figureName, freezeBlocks, isOffered, printBlock, type RecapBlockKind } from '@map-step/core';
+import { useQuery } from '@tanstack/react-query';
 import {
   type Editor,
   EditorContent,
@@ -14,6 +15,7 @@ import { Choice } from '../../../ui/choice.tsx';
 import { Markdown } from '../../../ui/markdown.tsx';
 import { Button } from '../../../ui/parts.tsx';
 import { Pick } from '../../../ui/pick.tsx';
+import { combinationsQuery } from '../../combine/combination-queries.ts';
 import { useCourse } from '../../course/course-context.ts';
 import { EXTENSIONS } from './extensions.ts';
 import { FigureBlock } from './figure-block.ts';
@@ -121,6 +123,7 @@ const KINDS = [
   { value: 'comparison', words: 'a comparison' },
   { value: 'couple', words: 'the couple, seen from above' },
   { value: 'path', words: 'the path on the floor' },
+  { value: 'combination', words: 'a combination' },
 ] as const satisfies readonly { value: RecapBlockKind; words: string }[];
 
 /** Puts a block of a figure where the cursor is; it stays true while the text is a draft. */
@@ -130,9 +133,14 @@ function InsertBlock({ editor }: { editor: Editor }) {
   const [kind, setKind] = useState<RecapBlockKind>('sheet');
   const [figure, setFigure] = useState<string>();
   const [other, setOther] = useState<string>();
-  const among = [...library.patterns.values()]
-    .filter(one => isOffered(one) && answer.course.dances.includes(one.dance))
-    .map(({ id, name }) => ({ value: id, words: name }));
+  const { data: combinations = [] } = useQuery(combinationsQuery(answer.course.id));
+  const figures = [...library.patterns.values()].filter(
+    one => isOffered(one) && answer.course.dances.includes(one.dance),
+  );
+  const among = (kind === 'combination' ? combinations : figures).map(({ id, name }) => ({
+    value: id,
+    words: name,
+  }));
   if (!isOpen)
     return (
       <Button size="small" onClick={() => open(true)}>
@@ -140,6 +148,10 @@ function InsertBlock({ editor }: { editor: Editor }) {
       </Button>
     );
   const isWhole = figure !== undefined && (kind !== 'comparison' || other !== undefined);
+  const choose = (next: RecapBlockKind) => {
+    if ((next === 'combination') !== (kind === 'combination')) setFigure(undefined);
+    setKind(next);
+  };
   const put = () => {
     if (!figure) return;
     const line = printBlock({ kind, figure, ...(kind === 'comparison' && other && { other }) });
@@ -153,7 +165,7 @@ function InsertBlock({ editor }: { editor: Editor }) {
   };
   return (
     <chakra.div display="flex" gap="2" flexWrap="wrap" alignItems="end" width="full">
-      <Choice label="Put in" width="14rem" value={kind} among={KINDS} set={setKind} />
+      <Choice label="Put in" width="14rem" value={kind} among={KINDS} set={choose} />
       <chakra.div width="14rem">
         <Pick label="of" among={among} value={figure ? [figure] : []} set={([id]) => setFigure(id)} />
       </chakra.div>
@@ -174,7 +186,8 @@ function InsertBlock({ editor }: { editor: Editor }) {
 
 /** A block as its readers will see it, drawn from the figure as it is. */
 function BlockView({ node }: NodeViewProps) {
-  const { library, studio } = useCourse();
+  const { library, studio, answer } = useCourse();
+  const { data: combinations = [] } = useQuery(combinationsQuery(answer.course.id));
   const line = String(node.attrs['line']);
   const [, id = ''] = /: ([a-z0-9-]+)/.exec(line) ?? [];
   return (
@@ -187,7 +200,7 @@ function BlockView({ node }: NodeViewProps) {
         borderColor="line"
         aria-label={`From ${figureName(library, id)}`}
       >
-        <Markdown text={freezeBlocks(line, { library, studio: studio.studio })} />
+        <Markdown text={freezeBlocks(line, { library, studio: studio.studio, combinations })} />
       </chakra.figure>
     </NodeViewWrapper>
   );
