@@ -28,6 +28,15 @@ const propose = async page => {
   await page.getByRole('button', { name: /^Plan (this level|lessons?)/ }).click();
   await page.getByText('No better plan exists.').waitFor();
 };
+const findSequence = async page => {
+  await page.getByRole('heading', { name: /^Proposed/ }).waitFor();
+  for (const name of ['Left turn', 'Leader’s turn', 'Wrap'])
+    await page.getByRole('button', { name: `${name}: may be danced`, exact: true }).click();
+  await page.getByRole('button', { name: 'Find sequences' }).click();
+  await page.getByRole('heading', { name: /^Found/ }).waitFor();
+  await page.locator('[data-row="6"]').click();
+  await page.getByText('Fits in its place').waitFor();
+};
 const finalCheck = async page => {
   await page.getByRole('button', { name: 'Make the final check' }).click();
   await page.getByRole('grid').waitFor();
@@ -41,7 +50,6 @@ const runEvening = async page => {
 };
 
 const SHOTS = [
-  { file: 'sign-in', path: '/' },
   { file: 'programme', path: '/', who: DIRECTOR },
   { file: 'programme-teacher-dim', path: '/', who: TEACHER, theme: 'dim' },
   { file: 'set-up-dim', path: '/dances/quickstep?part=figures', who: DIRECTOR, theme: 'dim' },
@@ -55,6 +63,7 @@ const SHOTS = [
     who: TEACHER,
     theme: 'dim',
   },
+  { file: 'combine', path: '/courses/hustle-1/combine?lesson=8', who: TEACHER, act: findSequence },
   {
     file: 'compare',
     path: '/courses/hustle-1/material/left-turn/with/right-turn+rotating-basic',

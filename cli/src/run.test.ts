@@ -420,6 +420,36 @@ describe('sequences', () => {
     expect(combine.bind(null, { beats: 25 })).not.toThrow();
   });
 
+  test('sixty-four beats with three musts, danced four times round, are still in their place', () => {
+    const use = [...request.use, 'stop-on-four', 'forward-back-basic', 'right-turn', 'cross-over'];
+    const { sequences } = combine({ use, beats: 64, must: ['wrap', 'left-turn', 'leaders-turn'] });
+    const round = sequences[0].patterns.map((pattern: string) => ({ pattern }));
+    const answer = walk([...round, ...round, ...round, ...round]);
+    expect(JSON.parse('text' in answer ? answer.text : '')).toMatchObject({
+      faults: [],
+      beats: '256',
+      closes: true,
+    });
+  });
+
+  test('a figure without beats is left out, and the answer says so', () => {
+    const studio = JSON.parse(readFileSync(demo, 'utf8'));
+    const free = studio.patterns.find(({ id }: { id: string }) => id === 'back-check');
+    studio.patterns.push({
+      ...free,
+      id: 'drift',
+      name: 'Drift',
+      rhythm: 'free:4',
+      beats: undefined,
+      otherCounts: [],
+    });
+    const file = save('studio.json', { ...studio, checks: [] });
+    const asked = save('request.json', { ...request, use: [...request.use, 'drift'] });
+    const { sequences, why } = ask('combine', file, asked);
+    expect(sequences).toHaveLength(2);
+    expect(why).toEqual({ rule: 'untimed', message: expect.stringMatching(/^drift: no beats/) });
+  });
+
   test('a link that fails: exit 1, where and what', () => {
     const answer = walk([{ pattern: 'side-basic', times: 2 }, { pattern: 'unwrap' }]);
     expect(answer.code).toBe(1);

@@ -26,15 +26,17 @@ export function combine(args: Arguments): Outcome {
   const library = openLibrary(readSoundStudio(file, new Set(ids)));
   const fault = requestFault(library, request);
   if (fault) throw new UsageError(`${requestName}: /${fault.path.join('/')}: ${fault.message}`);
-  const { sequences, why } = orRefuse(requestName, () => combineFigures(library, request));
+  const { sequences, why, untimed } = orRefuse(requestName, () => combineFigures(library, request));
   const told = sequences.map(({ patterns, beats, facing, score }) => ({
     ...{ patterns, beats: printBeats(beats), facing, score },
   }));
+  const left = `${untimed.join(', ')}: no beats, so that nobody can say how the music is met; left out`;
+  const said = untimed.length > 0 ? { rule: 'untimed', message: left } : null;
   const reason = why && {
     ...{ rule: why.rule, message: why.message },
     ...((why.opens ?? why.together) && { opens: why.opens ?? why.together }),
   };
-  return { value: { sequences: told, why: reason }, code: told.length > 0 ? 0 : 1 };
+  return { value: { sequences: told, why: reason ?? said }, code: told.length > 0 ? 0 : 1 };
 }
 
 /** A given sequence danced through; the exit code is 1 where a link fails. */

@@ -477,7 +477,7 @@ export {
   walkSequence,
 } from './sequences/walk.ts';
 export type { WalkCode } from './sequences/walk-step.ts';
-export { type FittingFigure, fitsBefore, fitsInPlace } from './sequences/what-fits.ts';
+export { type FittingFigure, fitsAfter, fitsBefore, fitsInPlace } from './sequences/what-fits.ts';
 export type { NoSequence } from './sequences/why-none.ts';
 export { countOf, labelOf, markCount, otherSchools, stepCount } from './steps/counts.ts';
 export {

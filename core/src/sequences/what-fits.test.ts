@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { jettyLibrary, jettyRequest } from '../test/sequences.ts';
-import { fitsBefore, fitsInPlace } from './what-fits.ts';
+import { fitsAfter, fitsBefore, fitsInPlace } from './what-fits.ts';
 
 const library = jettyLibrary({
   base: 'a>a L place, R place',
@@ -29,4 +29,8 @@ test('in the place of a figure: what is no longer first; what leads elsewhere is
 test('before a figure that cannot follow: the one that leads there', () => {
   const found = fitsBefore(library, sequence('into', 'base'), { at: 1, among: all });
   expect(found.map(({ pattern, longer }) => [pattern, longer / 48])).toEqual([['home', 2]]);
+});
+
+test('after a figure: whatever begins where it ends', () => {
+  expect(fitsAfter(library, sequence('base', 'into', 'base'), { at: 1, among: all })).toEqual(['home']);
 });

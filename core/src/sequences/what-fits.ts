@@ -53,6 +53,20 @@ export function fitsBefore(
   ]);
 }
 
+/** The ids of those that can be danced right after an item, whatever would come then; as given. */
+export function fitsAfter(
+  library: Library,
+  sequence: GivenSequence,
+  { at, among }: FitQuestion,
+): readonly string[] {
+  const before = sequence.steps.slice(0, at + 1);
+  const faults = walkSequence(library, { ...sequence, steps: before }).faults.length;
+  return among.filter(pattern => {
+    const after = walkSequence(library, { ...sequence, steps: [...before, { pattern }] });
+    return after.faults.length === faults;
+  });
+}
+
 function fitting(
   library: Library,
   sequence: GivenSequence,

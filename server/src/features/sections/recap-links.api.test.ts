@@ -50,11 +50,14 @@ test('a note sent twice is stored once, and whoever is not on the staff that day
 });
 
 test('a block is as its figure is while it is a draft, and as it was once it is published', async () => {
-  await write('# Right turn\n\n{{sheet: right-turn}}\n\n{{count: right-turn}}');
+  await write(
+    '# Right turn\n\n{{sheet: right-turn}}\n\n{{count: right-turn}}\n\n{{combination: round-the-loft}}',
+  );
   const { token } = await publish();
   const first = await open(token);
   expect(first.markdown).toContain('![Step sheet of Right turn](data:image/svg+xml,');
   expect(first.markdown).toContain('**& 1 2 3**');
+  expect(first.markdown).toContain('**Round the loft**, 24 beats:\n\n1. Side basic · Side basic · Left turn');
   const change = { field: 'name', from: 'Right turn', to: 'Turn to the right' };
   const command = { kind: 'edit', what: 'Name', changes: [change] };
   await ottilie.call('figure.command', { params: { figure: 'right-turn' }, body: { command } });

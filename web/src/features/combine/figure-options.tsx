@@ -1,6 +1,9 @@
 import { chakra } from '@chakra-ui/react';
 import {
+  cautionNotice,
+  cautionsOf,
   type FittingFigure,
+  fitsAfter,
   fitsBefore,
   fitsInPlace,
   type GivenSequence,
@@ -49,6 +52,8 @@ export function FigureOptions({ hands, sequence, row, fault, among }: FigureOpti
           <NoteHere hands={hands} at={at} />
         </>
       )}
+      <FromHere {...{ hands, sequence, at, among }} />
+      <AttendTo sequence={sequence} pattern={row.pattern} />
     </Group>
   );
 }
@@ -67,6 +72,33 @@ function Signals({ pattern }: { pattern: string }) {
           <Label>{kind === 'signal' ? 'Signal' : 'Cue'}</Label> {text}
         </p>
       ))}
+    </>
+  );
+}
+
+/** What is danced there besides the steps, and what to take care of. */
+function AttendTo({ sequence: { dance }, pattern: id }: { sequence: GivenSequence; pattern: string }) {
+  const { library, studio } = useCourse();
+  const pattern = library.patterns.get(id);
+  if (!pattern) return null;
+  const cautions = cautionsOf(pattern, studio.studio);
+  return (
+    <>
+      {(pattern.tracks ?? []).map(({ quality, role, values }) => {
+        const name = dance.qualities?.find(one => one.id === quality)?.name ?? quality;
+        const words = [...new Set(values.filter(value => value !== null))];
+        return (
+          <p key={`${quality} ${role}`}>
+            <Label>{name}</Label> {words.join(', ')}
+          </p>
+        );
+      })}
+      {cautions.map(text => (
+        <chakra.p key={text} color="caution" fontWeight="600" fontSize="sm">
+          {text}
+        </chakra.p>
+      ))}
+      {cautions.length > 0 && <Label>{cautionNotice(studio.localRules)}</Label>}
     </>
   );
 }
@@ -184,6 +216,29 @@ function Fits({
         );
       })}
     </chakra.ul>
+  );
+}
+
+/** What the leader may lead next, and by what the partner knows it. */
+function FromHere({ sequence, at, among }: ChangeProps) {
+  const { library } = useCourse();
+  const asked = useDeferredValue(sequence);
+  const next = useMemo(() => fitsAfter(library, asked, { at, among }), [library, asked, at, among]);
+  if (next.length === 0) return null;
+  return (
+    <Disclosure size="small" title={`What the leader may lead from here: ${next.length}`} isLazy>
+      <chakra.ul pl="5" fontSize="sm">
+        {next.map(id => {
+          const { name = id, marks = [] } = library.patterns.get(id) ?? {};
+          const signal = marks.find(({ kind, text }) => kind === 'signal' && text !== '');
+          return (
+            <li key={id}>
+              {name} <Label>{signal?.text ?? 'no signal is written'}</Label>
+            </li>
+          );
+        })}
+      </chakra.ul>
+    </Disclosure>
   );
 }
 

@@ -99,6 +99,10 @@ function useKeep({ dance }: EveningFigures, { danced }: Hands) {
   });
 }
 
+function points(count: number): string {
+  return `${count} ${count === 1 ? 'point' : 'points'}`;
+}
+
 /** What is known of how good it is, in words; the points for who wants them. */
 function Ranking({
   answer: { combined },
@@ -111,18 +115,18 @@ function Ranking({
   const score = sequences[index]?.score ?? 0;
   const first = proven
     ? 'None is better by these points.'
-    : `The best that was found; none can be more than ${bound - (sequences[0]?.score ?? 0)} points better.`;
+    : `The best that was found; none can be more than ${points(bound - (sequences[0]?.score ?? 0))} better.`;
   return (
     <Disclosure
       size="small"
       title={
         index === 0
           ? first
-          : `${(sequences[0]?.score ?? 0) - score} points below the first, and another way round.`
+          : `${points((sequences[0]?.score ?? 0) - score)} below the first, and another way round.`
       }
     >
       <chakra.p fontSize="sm" maxW="40rem">
-        {-score} points off. Taken off: {SEQUENCE_WEIGHTS.hold} for each change of hold,{' '}
+        {points(-score)} off. Taken off: {SEQUENCE_WEIGHTS.hold} for each change of hold,{' '}
         {SEQUENCE_WEIGHTS.flip} for a turn that follows one to the other side within two beats,{' '}
         {SEQUENCE_WEIGHTS.again} for the same at once again, {SEQUENCE_WEIGHTS.share} for each time a figure
         is danced more often than its share, up to {SEQUENCE_WEIGHTS.spread} where what must be in it lies
