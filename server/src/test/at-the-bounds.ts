@@ -35,7 +35,7 @@ function make(schema: z.ZodType, budget: Budget, index: number): unknown {
     case 'enum':
       return Object.values(definition['entries'] as object)[0];
     case 'array':
-      return listOf(inner('element'), bagOf(schema).maximum ?? LONGEST_LIST, budget);
+      return listOf(inner('element'), mostOf(definition), budget);
     case 'tuple':
       return (definition['items'] as readonly z.ZodType[]).map(item => make(item, budget, index));
     case 'object':
@@ -66,12 +66,23 @@ function make(schema: z.ZodType, budget: Budget, index: number): unknown {
   }
 }
 
+/** How many entries a list may have. */
+function mostOf({ checks = [] }: Definition & { readonly checks?: readonly z.core.$ZodCheck[] }): number {
+  const bounds = checks.flatMap(({ _zod: { def } }) => ('maximum' in def ? Number(def.maximum) : []));
+  return Math.min(LONGEST_LIST, ...bounds);
+}
+
 /** The choice that takes most to read. */
 function largest(options: readonly z.ZodType[], budget: Budget, index: number): unknown {
-  const made = options.map(option => make(option, { left: Math.min(budget.left, 2000) }, index));
-  return made.reduce((most, one) =>
-    JSON.stringify(one ?? null).length > JSON.stringify(most ?? null).length ? one : most,
-  );
+  const made = options.map(option => {
+    const own = { left: Math.min(budget.left, 2000) };
+    const before = own.left;
+    const value = make(option, own, index);
+    return { value, spent: before - own.left, length: JSON.stringify(value ?? null).length };
+  });
+  const most = made.reduce((largest, one) => (one.length > largest.length ? one : largest));
+  budget.left -= most.spent;
+  return most.value;
 }
 
 function listOf(element: z.ZodType, most: number, budget: Budget): readonly unknown[] {
