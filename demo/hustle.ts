@@ -84,7 +84,7 @@ export const hustleBasics: Pattern[] = [
   }),
   figure({
     id: 'stop-on-four',
-    name: 'Side basic, stopped on four',
+    name: 'Stop on four',
     kind: 'basic',
     rhythm: '&1 2 3 (4)',
     beats: 4,
@@ -95,7 +95,6 @@ export const hustleBasics: Pattern[] = [
     entry: ['two-hand', 'one-hand'],
     exit: 'same',
     turn: 0,
-    needs: ['side-basic'],
     lookalikes: ['side-basic'],
     variantOf: 'side-basic',
     variantWhy: 'ending',

@@ -457,6 +457,7 @@ export { homeStart } from './sequences/home-start.ts';
 export { middleTempo, midiSong } from './sequences/midi-song.ts';
 export { patternsOf } from './sequences/patterns-of.ts';
 export { type PhrasePiece, phraseRows } from './sequences/phrase-rows.ts';
+export { refill, type Stretch } from './sequences/refill.ts';
 export {
   type Choice,
   type CombineRequest,

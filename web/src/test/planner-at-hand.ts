@@ -18,6 +18,10 @@ vi.mock('../workers/sequences.ts', () => ({
     ),
     stop: () => undefined,
   }),
+  refillInWorker: async (...[material, sequence, stretch]: Parameters<typeof Sequences.refillInWorker>) => {
+    const { openLibrary, refill } = await import('@map-step/core');
+    return refill(openLibrary(material), sequence, stretch) ?? null;
+  },
   eveningInWorker: async (...[material, figures]: Parameters<typeof Sequences.eveningInWorker>) => {
     const { eveningCombination, openLibrary } = await import('@map-step/core');
     return eveningCombination(openLibrary(material), figures) ?? null;

@@ -5,9 +5,12 @@ import {
   type EveningCombination,
   type EveningFigures,
   eveningCombination,
+  type GivenSequence,
   type Library,
   type Material,
   openLibrary,
+  refill,
+  type Stretch,
 } from '@map-step/core';
 import { expose } from 'comlink';
 
@@ -25,6 +28,10 @@ const worker = {
 
   evening(figures: EveningFigures): EveningCombination | undefined {
     return eveningCombination(library, figures);
+  },
+
+  refill(sequence: GivenSequence, stretch: Stretch): readonly string[] | undefined {
+    return refill(library, sequence, stretch);
   },
 };
 

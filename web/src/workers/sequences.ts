@@ -1,4 +1,12 @@
-import type { Combined, CombineRequest, EveningCombination, EveningFigures, Material } from '@map-step/core';
+import type {
+  Combined,
+  CombineRequest,
+  EveningCombination,
+  EveningFigures,
+  GivenSequence,
+  Material,
+  Stretch,
+} from '@map-step/core';
 import { type Remote, wrap } from 'comlink';
 import type { SequenceWorker } from './sequence.worker.ts';
 
@@ -46,6 +54,15 @@ export async function eveningInWorker(
   figures: EveningFigures,
 ): Promise<EveningCombination | null> {
   return (await (await workerWith(material)).evening(figures)) ?? null;
+}
+
+/** `refill` of the core, in the same worker; null where nothing else fits. */
+export async function refillInWorker(
+  material: Material,
+  sequence: GivenSequence,
+  stretch: Stretch,
+): Promise<readonly string[] | null> {
+  return (await (await workerWith(material)).refill(sequence, stretch)) ?? null;
 }
 
 /** The next one starts anew. */

@@ -70,6 +70,17 @@ test('by keys: taken out, put back, once more; a link that fails is told and men
   expect(figures()).toHaveLength(before.length - 1);
 });
 
+test('what comes before a figure stays, and the rest is found anew', async () => {
+  await inLesson(6);
+  await proposed();
+  const before = figures();
+  await act(async () => fireEvent.click(within(board()).getAllByRole('button')[3] as HTMLElement));
+  await press('Keep up to here, find the rest anew');
+  await waitFor(() => expect(figures()).not.toEqual(before));
+  expect(figures().slice(0, 4)).toEqual(before.slice(0, 4));
+  expect(screen.getByText(/eights, .* It ends as it began/)).toBeDefined();
+});
+
 test('what is kept for the lesson is shown with its name', async () => {
   const [combination] = demoStudio.combinations ?? [];
   if (!combination) throw new Error('the demo has no combination');

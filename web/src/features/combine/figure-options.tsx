@@ -20,6 +20,7 @@ import { SavedText } from '../../ui/saved-text.tsx';
 import { useOneStop } from '../../ui/use-one-stop.ts';
 import { useCourse } from '../course/course-context.ts';
 import { ChoiceHere } from './choice-here.tsx';
+import { FindAnew } from './find-anew.tsx';
 import { movedBy, withFigure, withInserted, withLast, withNote, without, withTimes } from './items.ts';
 import { RowInWords } from './phrase-board.tsx';
 import { longerInWords } from './sequence-words.ts';
@@ -49,6 +50,7 @@ export function FigureOptions({ hands, sequence, row, fault, among }: FigureOpti
           <Often hands={hands} at={at} among={among} />
           <ChoiceHere {...{ hands, sequence, at, among }} />
           <InPlace {...{ hands, sequence, at, among }} />
+          <FindAnew {...{ hands, sequence, at, among }} />
           <NoteHere hands={hands} at={at} />
         </>
       )}

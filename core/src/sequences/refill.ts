@@ -1,0 +1,57 @@
+import type { Library } from '../library/library.ts';
+import { ticks } from '../model/units.ts';
+import { combineFigures } from './combine.ts';
+import type { CombineRequest, Stand } from './request.ts';
+import { type GivenSequence, type WalkRow, walkSequence } from './walk.ts';
+
+/** A stretch of a sequence, from an item up to another that is not of it, and what may be danced in it. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+  readonly use: readonly string[];
+  readonly maxInRow: number;
+}
+
+const TRIED = 6;
+
+/**
+ * Other figures for a stretch, as long as those that are there, so that what stands before and after it stays; undefined where
+ * there are none with which the whole can be danced through and ends as it did. A search, and a walk for each answer.
+ */
+export function refill(
+  library: Library,
+  sequence: GivenSequence,
+  stretch: Stretch,
+): readonly string[] | undefined {
+  const { dance, steps, end } = sequence;
+  const walk = walkSequence(library, sequence);
+  const rowAt = (item: number) => walk.rows.find(row => row.item >= item);
+  const [first, after] = [rowAt(stretch.from), rowAt(stretch.to)];
+  if (!first || first === after) return undefined;
+  const request: CombineRequest = {
+    ...{ dance: dance.id, use: stretch.use, maxInRow: stretch.maxInRow, must: [], choices: [], count: TRIED },
+    ...{ start: standAt(first), end: after ? standAt(after) : endOf(sequence) },
+    beats: ticks((after?.beat ?? walk.beats) - first.beat),
+  };
+  const own = walk.rows.filter(({ item }) => item >= stretch.from && item < stretch.to);
+  const isOther = (patterns: readonly string[]) =>
+    patterns.join() !== own.map(({ pattern }) => pattern).join();
+  return combineFigures(library, request)
+    .sequences.map(({ patterns }) => patterns)
+    .filter(isOther)
+    .find(patterns => {
+      const items = patterns.map(pattern => ({ pattern }));
+      const changed = [...steps.slice(0, stretch.from), ...items, ...steps.slice(stretch.to)];
+      const { faults, closes } = walkSequence(library, { dance, start: sequence.start, end, steps: changed });
+      return faults.length <= walk.faults.length && (closes || !walk.closes);
+    });
+}
+
+function standAt({ hold, feet, facing }: WalkRow): Stand {
+  return { hold, feet, facing };
+}
+
+function endOf({ start, end }: GivenSequence): Stand {
+  if (typeof end === 'object') return end;
+  return { ...start, facing: start.facing + (end === 'opposite' ? 180 : 0) };
+}
