@@ -35,20 +35,16 @@ export function FindAnew({ hands, sequence, at, among }: FindAnewProps) {
       return found;
     },
   });
+  // A button that goes grey would lose the hand.
+  const anew = (from: number, to: number) => {
+    if (!find.isPending) find.mutate({ from, to });
+  };
   return (
     <chakra.div display="flex" gap="1.5" flexWrap="wrap" alignItems="center">
-      <Button
-        size="small"
-        disabled={at === count - 1 || find.isPending}
-        onClick={() => find.mutate({ from: at + 1, to: count })}
-      >
+      <Button size="small" disabled={at === count - 1} onClick={() => anew(at + 1, count)}>
         Keep up to here, find the rest anew
       </Button>
-      <Button
-        size="small"
-        disabled={at === 0 || find.isPending}
-        onClick={() => find.mutate({ from: 0, to: at })}
-      >
+      <Button size="small" disabled={at === 0} onClick={() => anew(0, at)}>
         Keep from here on
       </Button>
       {find.data === null && <Label role="status">Nothing else fits there.</Label>}
