@@ -319,6 +319,7 @@ export { freeId } from './model/free-id.ts';
 export { groupBy } from './model/group-by.ts';
 export type { CheckCode, Issue, Severity } from './model/issue.ts';
 export { needsOf } from './model/needs.ts';
+export { NUMBER_WORDS } from './model/number-words.ts';
 export { createRandom } from './model/random.ts';
 export { failure, type Result, success } from './model/result.ts';
 export { isTimeZone } from './model/time-zone.ts';

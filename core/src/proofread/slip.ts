@@ -1,4 +1,5 @@
 import type { Role } from '../model/document.ts';
+import { NUMBER_WORDS } from '../model/number-words.ts';
 import type { Figure } from '../steps/figure.ts';
 
 export type SlipKind = 'count' | 'side' | 'foot' | 'turn' | 'repeat' | 'name' | 'week' | 'hold';
@@ -35,25 +36,10 @@ export function slipAt(
   return { kind, from: at + index, to: at + index + said.length, said, meant };
 }
 
-const NUMBERS = [
-  'no',
-  'one',
-  'two',
-  'three',
-  'four',
-  'five',
-  'six',
-  'seven',
-  'eight',
-  'nine',
-  'ten',
-  'eleven',
-  'twelve',
-];
 /** Matches a whole number as digits or as a word. */
-export const NUMBER = `\\d+|${NUMBERS.slice(1).join('|')}`;
+export const NUMBER = `\\d+|${NUMBER_WORDS.slice(1).join('|')}`;
 
 export function numberOf(word: string): number {
-  const index = NUMBERS.indexOf(word.toLowerCase());
+  const index = NUMBER_WORDS.indexOf(word.toLowerCase());
   return index >= 0 ? index : Number(word);
 }

@@ -34,7 +34,8 @@ export function carryOn(way: SequenceWay, off: Off): Carried {
   return carried;
 }
 
-const ROUNDS = 4;
+/** So often a loop is danced before it counts as one. */
+export const ROUNDS = 4;
 
 /** True where ways danced one after the other, four times over, never come to a hint; they begin in the middle of their hold. */
 export function goesRound(ways: readonly SequenceWay[]): boolean {

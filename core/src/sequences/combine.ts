@@ -3,7 +3,6 @@
 import type { Library } from '../library/library.ts';
 import { modulo, type Ticks, ticks } from '../model/units.ts';
 import { AnswerSearch, type CombineBudget } from './answer-search.ts';
-import { fillCompletionTable } from './completion-table.ts';
 import type { CombineRequest } from './request.ts';
 import { type SequenceStep, scoreSequence, shareOf } from './score.ts';
 import { fillPricedTable } from './share-prices.ts';
@@ -48,11 +47,11 @@ export function combineFigures(
     ...{ sequences: [], why, proven, bound: 0, untimed },
   });
   const graph = buildStandGraph(request, figures);
-  const table = figures.length > 0 ? fillCompletionTable(graph, request.beats) : undefined;
-  const start = graph.nodes[0];
-  if (!table || !start || table.least(start, 0, 0) === undefined) return none(whyNone(asked));
+  const [start] = graph.nodes;
+  if (!start || figures.length === 0) return none(whyNone(asked));
   const share = shareOf(request, figures);
   const priced = fillPricedTable(graph, request.beats, share);
+  if (priced.table.least(start, 0, 0) === undefined) return none(whyNone(asked));
   const search = new AnswerSearch({ request, graph, share, ...priced }, budget);
   const { found, isProven, bound } = search.answers();
   if (found.length === 0) return none(whyNotDanced(library, search.terms, isProven), isProven);

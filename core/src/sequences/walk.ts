@@ -8,6 +8,7 @@ import { modulo, type Ticks } from '../model/units.ts';
 import { holdPlace } from '../steps/hold-shape.ts';
 import { feetAgree } from '../steps/links.ts';
 import type { FreeFoot } from '../steps/weight.ts';
+import { ROUNDS } from './carried-place.ts';
 import type { CombineRequest, SequenceEnd, Stand } from './request.ts';
 import {
   ANY_HOLD,
@@ -180,8 +181,6 @@ function standingIn(branch: Branch | undefined, from: Standing): Pick<WalkRow, '
   const { came } = branch;
   return { hold: way.entry, place: { ahead: middle.ahead + came.ahead, side: middle.side + came.side } };
 }
-
-const ROUNDS = 4;
 
 /** What fails first in figures of a request that are danced four times round, in words. */
 export function findLinkFault(

@@ -3,6 +3,7 @@ import type { NoSequence } from '@map-step/core';
 import { Notice } from '../../ui/notice.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useCourse } from '../course/course-context.ts';
+import { capital } from './sequence-words.ts';
 import type { Asking } from './use-asking.ts';
 
 interface NoneFoundProps {
@@ -20,7 +21,7 @@ export function NoneFound({ why, asking, again }: NoneFoundProps) {
   const nameOf = (id: string) => library.patterns.get(id)?.name ?? id;
   return (
     <Notice tone="stop" title="There is no such sequence" takesFocus>
-      <p>{why.message.charAt(0).toUpperCase() + why.message.slice(1)}.</p>
+      <p>{capital(why.message)}.</p>
       {together.length > 0 && (
         <chakra.div display="flex" gap="2" flexWrap="wrap" mt="2" alignItems="center">
           <Label>Together these would open a way:</Label>

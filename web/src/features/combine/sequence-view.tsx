@@ -7,9 +7,9 @@ import {
   walkSequence,
 } from '@map-step/core';
 import { type KeyboardEvent, useMemo } from 'react';
-import { Hint } from '../../ui/hint.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { Button } from '../../ui/parts.tsx';
+import { UndoRedo } from '../../ui/undo-redo.tsx';
 import { useCourse } from '../course/course-context.ts';
 import { FigureOptions } from './figure-options.tsx';
 import { FloorDrawing } from './floor-drawing.tsx';
@@ -55,7 +55,11 @@ export function SequenceView({ had, hands, chosen, choose }: SequenceViewProps) 
           <chakra.p flex="1 1 18rem" role="status">
             {wholeInWords(walk, danced, dance)}
           </chakra.p>
-          {hands.mayWrite && <UndoRedo hands={hands} />}
+          {hands.mayWrite && (
+            <chakra.span display="inline-flex" gap="2" className="no-print">
+              <UndoRedo undo={hands.undo} redo={hands.redo} />
+            </chakra.span>
+          )}
         </chakra.div>
         <Faults faults={walk.faults} choose={choose} />
         <PhraseBoard
@@ -101,23 +105,6 @@ function takeKey(event: KeyboardEvent, hands: Hands, at: number | undefined): bo
     default:
       return false;
   }
-}
-
-function UndoRedo({ hands: { undo, redo } }: { hands: Hands }) {
-  return (
-    <chakra.span display="inline-flex" gap="2" className="no-print">
-      <Hint words="Key: Ctrl Z">
-        <Button size="small" disabled={!undo} onClick={undo}>
-          Undo
-        </Button>
-      </Hint>
-      <Hint words="Key: Ctrl Shift Z">
-        <Button size="small" disabled={!redo} onClick={redo}>
-          Redo
-        </Button>
-      </Hint>
-    </chakra.span>
-  );
 }
 
 function Faults({ faults, choose }: { faults: readonly WalkFault[]; choose(row: number): void }) {

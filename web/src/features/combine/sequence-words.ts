@@ -1,6 +1,7 @@
 import {
   type Combination,
   type Dance,
+  NUMBER_WORDS,
   printBeats,
   TICKS_PER_BEAT,
   type Ticks,
@@ -8,24 +9,8 @@ import {
   type Walk,
 } from '@map-step/core';
 
-const COUNT_WORDS = [
-  'no',
-  'one',
-  'two',
-  'three',
-  'four',
-  'five',
-  'six',
-  'seven',
-  'eight',
-  'nine',
-  'ten',
-  'eleven',
-  'twelve',
-];
-
 export function inWords(count: number): string {
-  return COUNT_WORDS[count] ?? String(count);
+  return NUMBER_WORDS[count] ?? String(count);
 }
 
 /** `six eights`, `three thirty-twos`; undefined where the beats do not fill whole phrases. */
@@ -71,6 +56,7 @@ export function longerInWords(longer: Ticks, closes: boolean): string {
   return closes ? length : `${length}, ends elsewhere`;
 }
 
-function capital(text: string): string {
+/** As a sentence begins. */
+export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -5,10 +5,10 @@ import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
 import { Group, GroupColumns } from '../../ui/group.tsx';
-import { Hint } from '../../ui/hint.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { Button, Empty, Label, TwoColumns } from '../../ui/parts.tsx';
 import { useShortcuts } from '../../ui/shortcuts.ts';
+import { UndoRedo } from '../../ui/undo-redo.tsx';
 import { RescueCard } from '../combine/rescue-card.tsx';
 import { useCourse, usePlan } from '../course/course-context.ts';
 import { ratedInWords } from '../course/difficulty-words.ts';
@@ -150,7 +150,7 @@ function Heading({ editing }: { editing: FigureEditing }) {
           : `${printBeats(beats)} ${beats === TICKS_PER_BEAT ? 'beat' : 'beats'}`}
         {pattern.aliases?.map(({ name, school }) => `, “${name}” at ${school}`)}
       </chakra.span>
-      {editing.mayWrite && <UndoRedo editing={editing} />}
+      {editing.mayWrite && <SavedState editing={editing} />}
     </chakra.div>
   );
 }
@@ -162,20 +162,11 @@ const STATE_WORDS = {
   refused: 'not saved',
 } as const;
 
-function UndoRedo({ editing: { undo, redo, state } }: { editing: FigureEditing }) {
+function SavedState({ editing: { undo, redo, state } }: { editing: FigureEditing }) {
   return (
     <chakra.span className="no-print" ml="auto" display="flex" gap="2" alignItems="center">
       <Label role="status">{STATE_WORDS[state]}</Label>
-      <Hint words="Key: Ctrl Z">
-        <Button size="small" disabled={!undo} onClick={undo}>
-          Undo
-        </Button>
-      </Hint>
-      <Hint words="Key: Ctrl Shift Z">
-        <Button size="small" disabled={!redo} onClick={redo}>
-          Redo
-        </Button>
-      </Hint>
+      <UndoRedo undo={undo} redo={redo} />
     </chakra.span>
   );
 }
