@@ -167,7 +167,13 @@ function InsertBlock({ editor }: { editor: Editor }) {
     <chakra.div display="flex" gap="2" flexWrap="wrap" alignItems="end" width="full">
       <Choice label="Put in" width="14rem" value={kind} among={KINDS} set={choose} />
       <chakra.div width="14rem">
-        <Pick label="of" among={among} value={figure ? [figure] : []} set={([id]) => setFigure(id)} />
+        <Pick
+          key={among[0]?.value}
+          label="of"
+          among={among}
+          value={figure ? [figure] : []}
+          set={([id]) => setFigure(id)}
+        />
       </chakra.div>
       {kind === 'comparison' && (
         <chakra.div width="14rem">
