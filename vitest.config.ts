@@ -1,6 +1,9 @@
 import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
+/** No test is timed: a busy machine may take its time. */
+const PATIENCE = { testTimeout: 240_000, hookTimeout: 240_000 };
+
 export default defineConfig({
   test: {
     // On two cores it would take one worker by itself, and twice the time.
@@ -18,7 +21,7 @@ export default defineConfig({
             'demo/*.test.ts',
             'scripts/*.test.ts',
           ],
-          testTimeout: 120_000,
+          ...PATIENCE,
         },
       },
       {
@@ -27,16 +30,16 @@ export default defineConfig({
           isolate: false,
           include: ['server/src/**/*.test.ts', 'scripts/bench/*.api.test.ts'],
           globalSetup: ['server/src/test/cluster.ts'],
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
+          ...PATIENCE,
         },
       },
       {
         test: {
           name: 'web',
+          isolate: false,
           include: ['web/src/**/*.test.{ts,tsx}'],
-          setupFiles: ['web/src/test/planner-at-hand.ts'],
-          testTimeout: 120_000,
+          setupFiles: ['web/src/test/planner-at-hand.ts', 'web/src/test/patience.ts'],
+          ...PATIENCE,
         },
       },
     ],

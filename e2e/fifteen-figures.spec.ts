@@ -174,7 +174,6 @@ async function typed(page: Page, keys: string): Promise<number> {
 test('hard figures are written by keys alone, in at most three fifths of the presses', async ({
   browser,
 }) => {
-  test.setTimeout(180_000);
   const page = await openAs(browser, 'Suki Larch', `/courses/${HUSTLE}/material`);
   const told: string[] = [];
   let [all, before] = [0, 0];

@@ -176,7 +176,7 @@ describe('the search', () => {
       }),
       { seed: 31, numRuns: 30 },
     );
-  }, 60_000);
+  });
 
   test('the same problem, seed and work give the same plan', () => {
     const given = problem(

@@ -38,7 +38,7 @@ test('backup, fresh cluster, restore: the export is byte-equal, history and sess
   await restored.close();
   cluster.remove();
   rmSync(folder, { recursive: true, force: true });
-}, 60_000);
+});
 
 test('the log of the database names an error, and nothing that somebody wrote', async () => {
   const cluster = await startThrowawayCluster();
@@ -56,7 +56,7 @@ test('the log of the database names an error, and nothing that somebody wrote', 
   expect(log).toMatch(/duplicate key value/);
   expect(log).not.toMatch(/pier\.example/);
   cluster.remove();
-}, 60_000);
+});
 
 test('the data belong to a plain role, and no password stands among the arguments of a program', async () => {
   const cluster = await startThrowawayCluster();
@@ -72,7 +72,7 @@ test('the data belong to a plain role, and no password stands among the argument
   expect(env.PGPASSWORD).toHaveLength(24);
   expect(cluster.adminUrl('postgres')).not.toContain(env.PGPASSWORD);
   cluster.remove();
-}, 60_000);
+});
 
 test('a cluster of an earlier version, where all belongs to the superuser, is handed to the plain role with its data', async () => {
   const cluster = await startThrowawayCluster();
@@ -105,4 +105,4 @@ test('a cluster of an earlier version, where all belongs to the superuser, is ha
   await after.close();
   again.stop();
   cluster.remove();
-}, 60_000);
+});

@@ -69,7 +69,7 @@ test('a tap that was acknowledged is there after kill -9, and its sender is stil
   const section = (await reply.json()) as { logs: { id: string }[] };
   expect(section.logs.filter(log => log.id === id)).toHaveLength(1);
   expect(await second.end('SIGTERM')).toBe(0);
-}, 60_000);
+});
 
 test('Ctrl C tells the server twice, itself and through what started it: it ends in peace', async () => {
   const server = await startServer();

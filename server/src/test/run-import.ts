@@ -46,6 +46,6 @@ export async function waitForJob(
       if (!isSo(body)) throw new Error(`the job is ${body.state}, ${body.stage}`);
       return body;
     },
-    { timeout: 40_000, interval: 50 },
+    { timeout: 180_000, interval: 50 },
   );
 }

@@ -9,7 +9,7 @@ import {
   type StudioDocument,
 } from '@map-step/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, configure, render, renderHook, waitFor } from '@testing-library/react';
+import { cleanup, render, renderHook, waitFor } from '@testing-library/react';
 import { type ReactNode, useMemo } from 'react';
 import { createMemoryRouter, MemoryRouter, Route, RouterProvider, Routes } from 'react-router';
 import { expect, onTestFinished, vi } from 'vitest';
@@ -29,9 +29,6 @@ import { sessionQuery } from '../features/session/session-queries.ts';
 import { studioQuery } from '../features/studio/studio-queries.ts';
 import { system } from '../theme/system.ts';
 import { CourseOnServer } from './course-on-server.ts';
-
-// A busy machine takes longer than what the library waits by itself.
-configure({ asyncUtilTimeout: 60_000 });
 
 export const DIRECTOR = 'ottilie-marsh';
 const COURSE = 'hustle-1';

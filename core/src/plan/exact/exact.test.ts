@@ -90,11 +90,11 @@ describe('the exact model', () => {
         const moved = given.items.filter(({ id }) => plan.placed[id] !== from.placed[id] && !free.has(id));
         expect(moved).toEqual([]);
       }),
-      { seed: 62, numRuns: 6 },
+      { seed: 62, numRuns: 3 },
     );
   });
 
-  test('its optimum is that of brute force on 200 small problems', () => {
+  test('its optimum is that of brute force on 80 small problems', () => {
     fc.assert(
       fc.property(small(4), given => {
         const { mip } = buildPlanModel(given, { from: laid({}), aim: 'cost' });
@@ -102,9 +102,9 @@ describe('the exact model', () => {
         expect(ended).toBe('optimal');
         expect(bound).toBeCloseTo(bruteForce(given), 1);
       }),
-      { seed: 63, numRuns: 200 },
+      { seed: 63, numRuns: 80 },
     );
-  }, 120_000);
+  });
 
   test('look-alikes together: 20 points for a pair more than one lesson apart, none for one left out', () => {
     const given = problem([item('a', { pin: 1 }), item('b', { from: 4 }), item('c', { kind: 'turn' })], {
@@ -129,7 +129,7 @@ describe('planning with the exact solver', () => {
       }),
       { seed: 64, numRuns: 6 },
     );
-  }, 120_000);
+  });
 
   test('the same problem, seed and work give the same plan and bound', () => {
     const given = problem(
@@ -154,7 +154,7 @@ describe('planning with the exact solver', () => {
       }),
       { seed: 65, numRuns: 24 },
     );
-  }, 120_000);
+  });
 
   test('fewer minutes than told as the least are not enough, and the plan of the least leaves nothing: by trying each', () => {
     const leftOut = (given: PlanProblem, minutes: number) =>
@@ -176,7 +176,7 @@ describe('planning with the exact solver', () => {
       }),
       { seed: 66, numRuns: 12 },
     );
-  }, 120_000);
+  });
 
   test('it can be stopped, and keeps the best plan found', () => {
     const given = problem(Array.from({ length: 30 }, (_, i) => item(`i${i}`, { assembly: tenths(60) })));

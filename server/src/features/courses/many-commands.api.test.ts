@@ -50,7 +50,7 @@ test('300 commands by two people through two servers: disjoint ones all succeed,
   expect(body.version).toBe(1 + 2 * COMMANDS_EACH);
   const lessonOf = (id: string) => body.course.placed?.find(({ pattern }) => pattern === id)?.lesson;
   expect([lessonOf('wrap'), lessonOf('gather')]).toEqual([wrap.lesson, gather.lesson]);
-}, 120_000);
+});
 
 test('of two people who move the same figure to different lessons exactly one succeeds, every time', async () => {
   const [here, there] = [await server.person('ottilie-marsh'), await other.person('ottilie-marsh')];

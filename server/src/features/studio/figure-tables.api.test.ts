@@ -123,5 +123,5 @@ describe('a table of figures', () => {
     expect(seen.size).toBeGreaterThan(1);
     const figure = (await figures()).get('mass-4999') as Pattern;
     expect(figure.name).toBe('Mass 4999');
-  }, 60_000);
+  });
 });

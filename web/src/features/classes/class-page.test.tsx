@@ -51,7 +51,7 @@ function open(written: object[] = [], part = '', more: Readonly<Record<string, u
 
 test('another hour that meets another class is named before it is saved, and nothing is sent until somebody saves', async () => {
   const { sent } = open();
-  const hour = await screen.findByLabelText('Begins at', {}, { timeout: 20_000 });
+  const hour = await screen.findByLabelText('Begins at');
   expect(screen.queryByRole('alert')).toBeNull();
   await act(async () => fireEvent.change(hour, { target: { value: '19:30' } }));
   const told = await screen.findByText('Two classes at once');
@@ -67,7 +67,7 @@ test('another hour that meets another class is named before it is saved, and not
 
 test('what is laid out and not saved can be left as it was', async () => {
   const { sent } = open();
-  const hour = await screen.findByLabelText('Begins at', {}, { timeout: 20_000 });
+  const hour = await screen.findByLabelText('Begins at');
   await act(async () => fireEvent.change(hour, { target: { value: '17:00' } }));
   expect(screen.getByText('not saved yet')).toBeTruthy();
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Leave it as it was' })));
@@ -78,7 +78,7 @@ test('what is laid out and not saved can be left as it was', async () => {
 test('an evening is called off with one press, a past one too of which nothing was written', async () => {
   const past = section.dates[4] ?? '';
   const { sent } = open([{ lesson: 4 }], '?part=off');
-  const why = await screen.findByLabelText('Why, as students may read it', {}, { timeout: 20_000 });
+  const why = await screen.findByLabelText('Why, as students may read it');
   await waitFor(() =>
     expect(screen.getByRole('combobox', { name: 'The evening of' }).textContent).toContain('9 Mar'),
   );
@@ -91,12 +91,12 @@ test('an evening is called off with one press, a past one too of which nothing w
 test('a class of which something was written is not offered to be taken away', async () => {
   const offer = () => screen.queryByRole('button', { name: /^Take this class away/ });
   open([{ lesson: 1 }]);
-  await screen.findByLabelText('Begins at', {}, { timeout: 20_000 });
+  await screen.findByLabelText('Begins at');
   await act(async () => undefined);
   expect(offer()).toBeNull();
   cleanup();
   open();
-  await waitFor(() => expect(offer()).not.toBeNull(), { timeout: 20_000 });
+  await waitFor(() => expect(offer()).not.toBeNull());
 });
 
 test('a name that the studio knows is offered before a new student is made; somebody else may have it too', async () => {
@@ -111,7 +111,7 @@ test('a name that the studio knows is offered before a new student is made; some
       answered.then(() => ({ students: [{ id: 'student-1', name: 'Zoe Q', classes: [known] }] })),
     [`POST /api/sections/${id}/students`]: stored(section ?? {}),
   });
-  const names = await screen.findByLabelText('Leaders, one name a line', {}, { timeout: 20_000 });
+  const names = await screen.findByLabelText('Leaders, one name a line');
   await act(async () => fireEvent.change(names, { target: { value: 'zoe q\nNew N\nZoe Q' } }));
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Enter these 3 students' })));
   await act(async () => answer());

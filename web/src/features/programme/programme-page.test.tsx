@@ -107,7 +107,7 @@ test.each([
 
 test('a director of a studio with nothing in it is led to the first step', async () => {
   open({ pages: [{ courses: [], more: false }] });
-  const next = await screen.findByRole('link', { name: 'Next: a dance' }, { timeout: 20_000 });
+  const next = await screen.findByRole('link', { name: 'Next: a dance' });
   expect(next.getAttribute('href')).toBe('/dances/new');
 });
 

@@ -27,7 +27,7 @@ function open() {
 }
 
 async function write(values: Readonly<Record<string, string>>) {
-  await screen.findByLabelText('Figure', {}, { timeout: 20_000 });
+  await screen.findByLabelText('Figure');
   for (const [label, value] of Object.entries(values))
     await act(async () => fireEvent.change(screen.getByLabelText(label), { target: { value } }));
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Write it down' })));
