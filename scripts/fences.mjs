@@ -71,7 +71,7 @@ export const FENCES = {
     map: 'course history',
     material: 'combine course history',
     palette: 'course studio',
-    check: 'course history studio',
+    check: 'combine course history studio',
     combine: 'course history studio',
     files: 'course shell studio',
     'next-term': 'course shell studio',

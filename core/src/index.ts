@@ -250,6 +250,7 @@ export {
   signalsBy,
 } from './likeness/openings.ts';
 export { type Ranks, rankByDifficulty, rankByNovelty } from './likeness/rank.ts';
+export { type StillAnother, stillAnother } from './likeness/still-another.ts';
 export { ELEMENT_BY_ITSELF, elementsOf, type TaughtElement } from './likeness/taught-elements.ts';
 export { toldBeside } from './likeness/told-beside.ts';
 export { type Danced, RECALL_AIM, recallOn } from './memory/recall.ts';
@@ -445,6 +446,7 @@ export {
 } from './recap/into-recap.ts';
 export { type ShotList, shotList, type Take } from './recap/shot-list.ts';
 export type { CombineBudget } from './sequences/answer-search.ts';
+export { type Attention, attendTo } from './sequences/attend-to.ts';
 export { requestFault } from './sequences/check-request.ts';
 export { type ChoiceOption, type ChoicePoint, choicePoint } from './sequences/choice-options.ts';
 export { type Combined, combineFigures, type FoundSequence } from './sequences/combine.ts';
@@ -458,7 +460,7 @@ export { homeStart } from './sequences/home-start.ts';
 export { middleTempo, midiSong } from './sequences/midi-song.ts';
 export { patternsOf } from './sequences/patterns-of.ts';
 export { type PhrasePiece, phraseRows } from './sequences/phrase-rows.ts';
-export { refill, type Stretch } from './sequences/refill.ts';
+export { type Filling, refillAround } from './sequences/refill.ts';
 export {
   type Choice,
   type CombineRequest,

@@ -115,6 +115,15 @@ function restCosts(a: readonly ComparedStep[], b: readonly ComparedStep[]): Int3
   return rest;
 }
 
+/** How many steps two parts begin with alike. */
+export function sharedOpening(left: readonly ComparedStep[], right: readonly ComparedStep[]): number {
+  const differs = left.findIndex((step, index) => {
+    const beside = right[index];
+    return !beside || !isSameStep(step, beside);
+  });
+  return differs < 0 ? left.length : differs;
+}
+
 /** True when two steps are danced alike in every respect. */
 export function isSameStep(a: ComparedStep, b: ComparedStep): boolean {
   return comparePair(a, b) === 'same';

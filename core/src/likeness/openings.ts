@@ -3,7 +3,7 @@
 import type { PatternMark, Role } from '../model/document.ts';
 import { stepCount } from '../steps/counts.ts';
 import { type Figure, findPart } from '../steps/figure.ts';
-import { type ComparedStep, comparedSteps, isSameStep } from './align.ts';
+import { type ComparedStep, comparedSteps, sharedOpening } from './align.ts';
 
 export interface Opening {
   /** How many steps from the start all of these figures share. */
@@ -76,12 +76,7 @@ export function sharedSteps(a: Figure, b: Figure): number {
   const counts = a.parts.map(part => {
     const other = findPart(b, part.role);
     if (!other) return 0;
-    const [left, right] = [comparedSteps(a, part), comparedSteps(b, other)];
-    const differs = left.findIndex((step, index) => {
-      const beside = right[index];
-      return !beside || !isSameStep(step, beside);
-    });
-    return differs < 0 ? left.length : differs;
+    return sharedOpening(comparedSteps(a, part), comparedSteps(b, other));
   });
   return counts.length === 0 ? 0 : Math.min(...counts);
 }

@@ -27,6 +27,14 @@ test('two steps forward, twice: the middle goes 1.8 m up', () => {
   expect(box?.width).toBeCloseTo(1.2);
 });
 
+test('beside each point stand both: the leader at the start, the follower in the middle of the hold', () => {
+  const [piece] = couplePath(walk('on'), id => library.readings.get(id)?.figure);
+  expect(piece?.bodies).toHaveLength(piece?.points.length ?? 0);
+  const [lead, follow] = piece?.bodies[0] ?? [];
+  expect([lead?.x, lead?.y]).toEqual([0, 0]);
+  expect(((follow?.y ?? 0) + 0) / 2).toBeCloseTo(piece?.points[0]?.y ?? Number.NaN);
+});
+
 test('after a half turn forward is the other way', () => {
   const [, turned, back] = ends('on', 'half', 'on');
   expect((back?.y ?? 0) - (turned?.y ?? 0)).toBeLessThan(-0.4);

@@ -12,6 +12,8 @@ import type { WalkRow } from './walk.ts';
 /** What is danced of one row of a walk: where the couple is at its start and after each moment, in metres. */
 export interface PathPiece {
   readonly points: readonly Point[];
+  /** Beside each point where leader and follower are, or the one who dances alone. */
+  readonly bodies: readonly (readonly Point[])[];
   /** Degrees to the left of where the first figure faced, at its start. */
   readonly facing: number;
 }
@@ -32,37 +34,53 @@ export function couplePath(
   let stance: Stance = { at: { x: 0, y: 0 }, facing: rows[0]?.facing ?? 0 };
   return rows.map(row => {
     const from = stance;
-    const { points, end } = pieceOf(row, figureOf(row.pattern));
+    const { points, bodies, end } = pieceOf(row, figureOf(row.pattern));
     const onFloor = (point: Point): Point => {
       const turned = rotate(point, { x: 0, y: 0 }, from.facing);
       return { x: from.at.x + turned.x, y: from.at.y + turned.y };
     };
     stance = { at: onFloor(end.at), facing: from.facing + end.facing };
-    return { points: points.map(onFloor), facing: from.facing };
+    return {
+      points: points.map(onFloor),
+      bodies: bodies.map(both => both.map(onFloor)),
+      facing: from.facing,
+    };
   });
 }
 
+interface SeenPiece extends Pick<PathPiece, 'points' | 'bodies'> {
+  readonly end: Stance;
+}
+
 /** As seen from where the leader begins. */
-function pieceOf(
-  { way, place }: WalkRow,
-  figure: Figure | undefined,
-): { points: readonly Point[]; end: Stance } {
+function pieceOf({ way, place }: WalkRow, figure: Figure | undefined): SeenPiece {
   const danced = way?.danced;
   if (!danced || !place) return soloPiece(figure);
   const { middle } = holdPlace(danced.line[0].hold);
   const poses = carriedPoses(danced, { ahead: place.ahead - middle.ahead, side: place.side - middle.side });
-  const start = middleBetween({ x: 0, y: 0 }, { x: -place.side, y: place.ahead });
+  const bodies = [
+    [
+      { x: 0, y: 0 },
+      { x: -place.side, y: place.ahead },
+    ] as const,
+    ...poses.map(({ lead, follow }) => [lead.middle, follow.middle] as const),
+  ];
   const last = poses.at(-1);
   return {
-    points: [start, ...poses.map(({ lead, follow }) => middleBetween(lead.middle, follow.middle))],
+    points: bodies.map(([lead, follow]) => middleBetween(lead, follow)),
+    bodies,
     end: { at: last?.lead.middle ?? { x: 0, y: 0 }, facing: last?.lead.facing ?? 0 },
   };
 }
 
-function soloPiece(figure: Figure | undefined): { points: readonly Point[]; end: Stance } {
+function soloPiece(figure: Figure | undefined): SeenPiece {
   const [track] = figure ? figurePath(figure) : [];
   const points = track?.middle ?? [{ x: 0, y: 0 }];
-  return { points, end: { at: points.at(-1) ?? { x: 0, y: 0 }, facing: track?.facing ?? 0 } };
+  return {
+    points,
+    bodies: points.map(point => [point]),
+    end: { at: points.at(-1) ?? { x: 0, y: 0 }, facing: track?.facing ?? 0 },
+  };
 }
 
 /**

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { jettyLibrary, jettyRequest } from '../test/sequences.ts';
-import { refill } from './refill.ts';
+import { refill, refillAround } from './refill.ts';
 
 const library = jettyLibrary({
   base: 'a>a L place, R place',
@@ -23,6 +23,17 @@ test('other figures for a stretch, as long, from the hold before it to the hold 
   const rest = ask(2, 4) ?? [];
   expect(rest).toHaveLength(2);
   expect(rest.join()).not.toBe('home,base');
+});
+
+test('what lies between those that stay, stretch by stretch from the end; what has no other stays', () => {
+  const within = { use: ['base', 'sway', 'into', 'home', 'back'], maxInRow: 2 };
+  const around = (...kept: number[]) => refillAround(library, sequence, { kept, ...within });
+  expect(around(1, 2)).toEqual([
+    { from: 3, to: 4, patterns: ['sway'] },
+    { from: 0, to: 1, patterns: ['sway'] },
+  ]);
+  expect(around(0, 2, 3)).toEqual([]);
+  expect(around(0, 1, 2, 3)).toEqual([]);
 });
 
 test('none where nothing else leads there, and for no stretch', () => {

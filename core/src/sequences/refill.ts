@@ -12,7 +12,38 @@ export interface Stretch {
   readonly maxInRow: number;
 }
 
+/** Figures for a stretch, in the places of the items from `from` up to, without, `to`. */
+export interface Filling {
+  readonly from: number;
+  readonly to: number;
+  readonly patterns: readonly string[];
+}
+
 const TRIED = 6;
+
+/**
+ * All that lies between the items that stay found anew, stretch by stretch from the end, so that indexes hold for whoever puts
+ * them in in this order; what finds no other stays. A search for each stretch.
+ */
+export function refillAround(
+  library: Library,
+  sequence: GivenSequence,
+  { kept, ...within }: Omit<Stretch, 'from' | 'to'> & { readonly kept: readonly number[] },
+): readonly Filling[] {
+  const edges = [-1, ...[...kept].sort((a, b) => a - b), sequence.steps.length];
+  const open = edges.flatMap((edge, index) => {
+    const to = edges[index + 1];
+    return to !== undefined && to > edge + 1 ? [{ from: edge + 1, to }] : [];
+  });
+  let now = sequence;
+  return open.reverse().flatMap((stretch): Filling[] => {
+    const patterns = refill(library, now, { ...within, ...stretch });
+    if (!patterns) return [];
+    const items = patterns.map(pattern => ({ pattern }));
+    now = { ...now, steps: now.steps.toSpliced(stretch.from, stretch.to - stretch.from, ...items) };
+    return [{ ...stretch, patterns }];
+  });
+}
 
 /**
  * Other figures for a stretch, as long as those that are there, so that what stands before and after it stays; undefined where

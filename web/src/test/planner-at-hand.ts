@@ -18,9 +18,9 @@ vi.mock('../workers/sequences.ts', () => ({
     ),
     stop: () => undefined,
   }),
-  refillInWorker: async (...[material, sequence, stretch]: Parameters<typeof Sequences.refillInWorker>) => {
-    const { openLibrary, refill } = await import('@map-step/core');
-    return refill(openLibrary(material), sequence, stretch) ?? null;
+  refillInWorker: async (...[material, ...asked]: Parameters<typeof Sequences.refillInWorker>) => {
+    const { openLibrary, refillAround } = await import('@map-step/core');
+    return refillAround(openLibrary(material), ...asked);
   },
   eveningInWorker: async (...[material, figures]: Parameters<typeof Sequences.eveningInWorker>) => {
     const { eveningCombination, openLibrary } = await import('@map-step/core');

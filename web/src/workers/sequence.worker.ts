@@ -5,14 +5,15 @@ import {
   type EveningCombination,
   type EveningFigures,
   eveningCombination,
-  type GivenSequence,
+  type Filling,
   type Library,
   type Material,
   openLibrary,
-  refill,
-  type Stretch,
+  refillAround,
 } from '@map-step/core';
 import { expose } from 'comlink';
+
+type Asked = Parameters<typeof refillAround> extends [Library, ...infer Rest] ? Rest : never;
 
 let library: Library = openLibrary({});
 
@@ -30,8 +31,8 @@ const worker = {
     return eveningCombination(library, figures);
   },
 
-  refill(sequence: GivenSequence, stretch: Stretch): readonly string[] | undefined {
-    return refill(library, sequence, stretch);
+  refill(...[sequence, asked]: Asked): readonly Filling[] {
+    return refillAround(library, sequence, asked);
   },
 };
 

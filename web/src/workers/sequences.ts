@@ -3,9 +3,8 @@ import type {
   CombineRequest,
   EveningCombination,
   EveningFigures,
-  GivenSequence,
+  Filling,
   Material,
-  Stretch,
 } from '@map-step/core';
 import { type Remote, wrap } from 'comlink';
 import type { SequenceWorker } from './sequence.worker.ts';
@@ -56,13 +55,12 @@ export async function eveningInWorker(
   return (await (await workerWith(material)).evening(figures)) ?? null;
 }
 
-/** `refill` of the core, in the same worker; null where nothing else fits. */
+/** `refillAround` of the core, in the same worker. */
 export async function refillInWorker(
   material: Material,
-  sequence: GivenSequence,
-  stretch: Stretch,
-): Promise<readonly string[] | null> {
-  return (await (await workerWith(material)).refill(sequence, stretch)) ?? null;
+  ...asked: Parameters<SequenceWorker['refill']>
+): Promise<readonly Filling[]> {
+  return (await workerWith(material)).refill(...asked);
 }
 
 /** The next one starts anew. */

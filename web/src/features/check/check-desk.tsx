@@ -6,8 +6,10 @@ import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useCommands } from '../../api/use-commands.ts';
 import { Failure } from '../../ui/failure.tsx';
+import { Group } from '../../ui/group.tsx';
 import { Label, Skeleton } from '../../ui/parts.tsx';
 import { Segments } from '../../ui/segments.tsx';
+import { CombinationOfLesson } from '../combine/combination-of-lesson.tsx';
 import { useClass, useCourse } from '../course/course-context.ts';
 import { checkAggregate } from './check-queries.ts';
 import { ClassResult } from './class-result.tsx';
@@ -71,7 +73,10 @@ interface ViewsProps extends Omit<CheckDeskProps, 'id'> {
 
 function Views({ answer, view, commands, checks, mayWrite, section }: ViewsProps) {
   const marks = useMarks(answer);
-  const { me } = useCourse();
+  const {
+    me,
+    answer: { course },
+  } = useCourse();
   const { section: own, waiting } = useClass();
   const unsent = waiting.filter(event => event.kind === 'mark' && event.refused === undefined).length;
   const mayMark =
@@ -97,7 +102,16 @@ function Views({ answer, view, commands, checks, mayWrite, section }: ViewsProps
       )}
       {view === 'class' && <ClassResult marks={marks} checks={checks} />}
       {view === 'markers' && <Markers marks={marks} />}
-      {view === 'asks' && <CriteriaList answer={answer} commands={commands} mayWrite={mayWrite} />}
+      {view === 'asks' && (
+        <>
+          <CriteriaList answer={answer} commands={commands} mayWrite={mayWrite} />
+          {marks.check.kind === 'final' && (
+            <Group title="Danced through together">
+              <CombinationOfLesson lesson={course.lessons.length} />
+            </Group>
+          )}
+        </>
+      )}
     </chakra.div>
   );
 }

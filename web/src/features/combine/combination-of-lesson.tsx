@@ -10,15 +10,22 @@ import { phrasesInWords } from './sequence-words.ts';
 import { proposedDance } from './use-answers.ts';
 import { useFiguresHad } from './use-figures-had.ts';
 
-/** What is danced together in the lesson that one looks at, a line a phrase: what is kept for it, else what is proposed. */
-export function CombinationOfLesson({ isLarge = false }: { isLarge?: boolean }) {
+interface CombinationOfLessonProps {
+  /** The one that one looks at, where it is not said. */
+  readonly lesson?: number;
+  readonly isLarge?: boolean;
+}
+
+/** What is danced together in a lesson, a line a phrase: what is kept for it, else what is proposed. */
+export function CombinationOfLesson({ lesson: asked, isLarge = false }: CombinationOfLessonProps) {
   const { answer } = useCourse();
-  const { lesson } = usePlace();
+  const place = usePlace();
+  const lesson = asked ?? place.lesson;
   const { data } = useQuery(combinationsQuery(answer.course.id));
   const combination = data?.findLast(one => one.lesson === lesson);
   if (!data) return null;
   const room = { pathname: `/courses/${answer.course.id}/combine`, search: `?lesson=${lesson}` };
-  if (!combination) return <Proposal room={room} isLarge={isLarge} />;
+  if (!combination) return <Proposal {...{ room, lesson, isLarge }} />;
   const { id, name } = combination;
   const to = { ...room, pathname: `${room.pathname}/${id}` };
   return <Lines danced={combination} title={<Link to={to}>{name}</Link>} isLarge={isLarge} />;
@@ -26,13 +33,14 @@ export function CombinationOfLesson({ isLarge = false }: { isLarge?: boolean }) 
 
 interface ProposalProps {
   readonly room: { readonly pathname: string; readonly search: string };
+  readonly lesson: number;
   readonly isLarge: boolean;
 }
 
 /** What the class could dance together, where nobody has said what it does. */
-function Proposal({ room, isLarge }: ProposalProps) {
+function Proposal({ room, lesson, isLarge }: ProposalProps) {
   const { material, materialStamp } = useCourse();
-  const had = useFiguresHad();
+  const had = useFiguresHad(lesson);
   const { data } = useQuery(eveningQuery(material, materialStamp, had));
   const link = (words: string) => (
     <Link to={room} className="no-print">

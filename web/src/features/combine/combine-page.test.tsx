@@ -81,6 +81,20 @@ test('what comes before a figure stays, and the rest is found anew', async () =>
   expect(screen.getByText(/eights, .* It ends as it began/)).toBeDefined();
 });
 
+test('a figure in the middle stays, and what is on both its sides is found anew', async () => {
+  await inLesson(6);
+  await proposed();
+  const before = figures();
+  await act(async () => fireEvent.click(within(board()).getAllByRole('button')[5] as HTMLElement));
+  await press('Let it stay');
+  expect(within(board()).getByRole('button', { name: new RegExp(`${before[5]}.*, stays`) })).toBeDefined();
+  await press('Find anew what is not to stay');
+  await waitFor(() => expect(figures()).not.toEqual(before));
+  const stays = within(board()).getByRole('button', { name: /, stays/ });
+  expect(stays.textContent).toContain(before[5]);
+  expect(screen.getByText(/eights, .* It ends as it began/)).toBeDefined();
+});
+
 test('what is kept for the lesson is shown with its name', async () => {
   const [combination] = demoStudio.combinations ?? [];
   if (!combination) throw new Error('the demo has no combination');

@@ -1,9 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import {
-  cautionNotice,
-  cautionsOf,
   type FittingFigure,
-  fitsAfter,
   fitsBefore,
   fitsInPlace,
   type GivenSequence,
@@ -20,23 +17,28 @@ import { SavedText } from '../../ui/saved-text.tsx';
 import { useOneStop } from '../../ui/use-one-stop.ts';
 import { useCourse } from '../course/course-context.ts';
 import { ChoiceHere } from './choice-here.tsx';
+import { AttendTo, FromHere, Signals, StillAnother } from './figure-told.tsx';
 import { FindAnew } from './find-anew.tsx';
 import { movedBy, withFigure, withInserted, withLast, withNote, without, withTimes } from './items.ts';
 import { RowInWords } from './phrase-board.tsx';
 import { longerInWords } from './sequence-words.ts';
 import type { Hands } from './use-hands.ts';
+import type { KeptFigures } from './use-kept-figures.ts';
 
 interface FigureOptionsProps {
   readonly hands: Hands;
   readonly sequence: GivenSequence;
   readonly row: WalkRow;
+  /** The figure that is danced before it. */
+  readonly before: string | undefined;
   readonly fault: WalkFault | undefined;
+  readonly kept: KeptFigures;
   /** Figures that may be danced, the class's first. */
   readonly among: readonly string[];
 }
 
 /** What can be done with one figure of a sequence: what else fits there, how often, before what, with which note. */
-export function FigureOptions({ hands, sequence, row, fault, among }: FigureOptionsProps) {
+export function FigureOptions({ hands, sequence, row, before, fault, kept, among }: FigureOptionsProps) {
   const { library } = useCourse();
   const name = library.patterns.get(row.pattern)?.name ?? row.pattern;
   const { item: at } = row;
@@ -50,58 +52,14 @@ export function FigureOptions({ hands, sequence, row, fault, among }: FigureOpti
           <Often hands={hands} at={at} among={among} />
           <ChoiceHere {...{ hands, sequence, at, among }} />
           <InPlace {...{ hands, sequence, at, among }} />
-          <FindAnew {...{ hands, sequence, at, among }} />
+          <FindAnew {...{ hands, sequence, at, kept, among }} />
           <NoteHere hands={hands} at={at} />
         </>
       )}
-      <FromHere {...{ hands, sequence, at, among }} />
-      <AttendTo sequence={sequence} pattern={row.pattern} />
+      <StillAnother pattern={row.pattern} among={among} />
+      <FromHere {...{ sequence, at, among }} />
+      <AttendTo sequence={sequence} pattern={row.pattern} before={before} />
     </Group>
-  );
-}
-
-/** By what the partner knows that it comes, and what to watch. */
-function Signals({ pattern }: { pattern: string }) {
-  const { library } = useCourse();
-  const marks = library.patterns.get(pattern)?.marks ?? [];
-  const told = marks
-    .filter(({ kind, text }) => (kind === 'signal' || kind === 'cue') && text !== '')
-    .slice(0, 2);
-  return (
-    <>
-      {told.map(({ kind, text }) => (
-        <p key={text}>
-          <Label>{kind === 'signal' ? 'Signal' : 'Cue'}</Label> {text}
-        </p>
-      ))}
-    </>
-  );
-}
-
-/** What is danced there besides the steps, and what to take care of. */
-function AttendTo({ sequence: { dance }, pattern: id }: { sequence: GivenSequence; pattern: string }) {
-  const { library, studio } = useCourse();
-  const pattern = library.patterns.get(id);
-  if (!pattern) return null;
-  const cautions = cautionsOf(pattern, studio.studio);
-  return (
-    <>
-      {(pattern.tracks ?? []).map(({ quality, role, values }) => {
-        const name = dance.qualities?.find(one => one.id === quality)?.name ?? quality;
-        const words = [...new Set(values.filter(value => value !== null))];
-        return (
-          <p key={`${quality} ${role}`}>
-            <Label>{name}</Label> {words.join(', ')}
-          </p>
-        );
-      })}
-      {cautions.map(text => (
-        <chakra.p key={text} color="caution" fontWeight="600" fontSize="sm">
-          {text}
-        </chakra.p>
-      ))}
-      {cautions.length > 0 && <Label>{cautionNotice(studio.localRules)}</Label>}
-    </>
   );
 }
 
@@ -218,29 +176,6 @@ function Fits({
         );
       })}
     </chakra.ul>
-  );
-}
-
-/** What the leader may lead next, and by what the partner knows it. */
-function FromHere({ sequence, at, among }: ChangeProps) {
-  const { library } = useCourse();
-  const asked = useDeferredValue(sequence);
-  const next = useMemo(() => fitsAfter(library, asked, { at, among }), [library, asked, at, among]);
-  if (next.length === 0) return null;
-  return (
-    <Disclosure size="small" title={`What the leader may lead from here: ${next.length}`} isLazy>
-      <chakra.ul pl="5" fontSize="sm">
-        {next.map(id => {
-          const { name = id, marks = [] } = library.patterns.get(id) ?? {};
-          const signal = marks.find(({ kind, text }) => kind === 'signal' && text !== '');
-          return (
-            <li key={id}>
-              {name} <Label>{signal?.text ?? 'no signal is written'}</Label>
-            </li>
-          );
-        })}
-      </chakra.ul>
-    </Disclosure>
   );
 }
 

@@ -4,14 +4,18 @@ import {
   couplesInRoom,
   type Dance,
   type Footprint,
+  figureName,
   ownFloor,
   type PathPiece,
+  type Point,
   pathFootprint,
   printMetres,
   type Room,
   type Walk,
 } from '@map-step/core';
 import { Group } from '../../ui/group.tsx';
+import { Button, Label } from '../../ui/parts.tsx';
+import { usePlaying } from '../../ui/use-playing.ts';
 import { useClass, useCourse } from '../course/course-context.ts';
 
 interface FloorDrawingProps {
@@ -26,6 +30,8 @@ export function FloorDrawing({ walk, dance, chosen }: FloorDrawingProps) {
   const { section } = useClass();
   const pieces = couplePath(walk.rows, id => library.readings.get(id)?.figure);
   const box = pathFootprint(pieces);
+  const { upTo, play } = usePlaying(pieces.flatMap(({ points }) => points).length - 1);
+  const now = placeOf(pieces, upTo);
   const room = studio.rooms.find(({ id }) => id === section?.section.room) ?? studio.rooms[0];
   if (!box) return null;
   const who = dance.roles === 'solo' ? 'dancers' : 'couples';
@@ -36,13 +42,17 @@ export function FloorDrawing({ walk, dance, chosen }: FloorDrawingProps) {
     <Group title="On the floor (an estimate)">
       <chakra.div display="grid" gridTemplateColumns="minmax(0, 1fr) minmax(0, 1fr)" gap="3" fontSize="sm">
         <chakra.figure m="0">
-          <PathPicture {...{ pieces, box, chosen, isLine }} />
+          <PathPicture {...{ pieces, box, isLine }} chosen={now?.piece ?? chosen} bodies={now?.bodies} />
           <figcaption>
             {isLine
               ? `Goes ${printMetres(box.length)} with the line of dance (the arrows), ${printMetres(box.width)} wide`
               : `Takes ${printMetres(box.width)} × ${printMetres(box.length)}`}
             ; a square is 1 m
           </figcaption>
+          <Button size="small" className="no-print" onClick={play}>
+            Dance it
+          </Button>{' '}
+          {now && <Label>{figureName(library, walk.rows[now.piece]?.pattern ?? '')}</Label>}
         </chakra.figure>
         {room && fits !== undefined && (
           <chakra.figure m="0">
@@ -61,16 +71,32 @@ export function FloorDrawing({ walk, dance, chosen }: FloorDrawingProps) {
   );
 }
 
+/** Which figure is danced at a point of the whole path, and where the dancers are; undefined while nothing is played. */
+function placeOf(pieces: readonly PathPiece[], upTo: number | undefined) {
+  if (upTo === undefined) return undefined;
+  let left = upTo;
+  for (const [piece, { points, bodies }] of pieces.entries()) {
+    if (left < points.length) return { piece, bodies: bodies[left] ?? [] };
+    left -= points.length;
+  }
+  return undefined;
+}
+
 const LEAST_METRES = 3;
+/** Metres from the middle of a dancer to the edge of the disc that stands for them. */
+const A_BODY = 0.18;
+const BODY_COLOURS = ['lead', 'follow'] as const;
 
 interface PathPictureProps {
   readonly pieces: readonly PathPiece[];
   readonly box: Footprint;
   readonly chosen: number | undefined;
   readonly isLine: boolean;
+  /** Where the dancers are while it is danced. */
+  readonly bodies: readonly Point[] | undefined;
 }
 
-function PathPicture({ pieces, box, chosen, isLine }: PathPictureProps) {
+function PathPicture({ pieces, box, chosen, isLine, bodies }: PathPictureProps) {
   const middle = { x: (box.from.x + box.to.x) / 2, y: (box.from.y + box.to.y) / 2 };
   const [width, height] = [Math.max(LEAST_METRES, box.width), Math.max(LEAST_METRES, box.length)];
   const view = { x: middle.x - width / 2, y: -middle.y - height / 2 };
@@ -106,6 +132,14 @@ function PathPicture({ pieces, box, chosen, isLine }: PathPictureProps) {
           stroke="var(--chakra-colors-ink)"
         />
       )}
+      {bodies?.map(({ x, y }, index) => (
+        <circle
+          key={BODY_COLOURS[index]}
+          {...{ cx: x, cy: -y, r: A_BODY, strokeWidth: 1.5 * thin }}
+          fill={index === 0 ? `var(--chakra-colors-${bodies.length === 1 ? 'solo' : 'lead'})` : 'none'}
+          stroke={`var(--chakra-colors-${BODY_COLOURS[index]})`}
+        />
+      ))}
     </chakra.svg>
   );
 }

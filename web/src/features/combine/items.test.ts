@@ -4,6 +4,7 @@ import {
   movedBy,
   withChoice,
   withFigure,
+  withFillings,
   withInserted,
   withLast,
   without,
@@ -33,4 +34,15 @@ test('swapped, set between, taken out, moved', () => {
   expect(movedBy(items, 0, -1)).toBe(items);
   expect(ids(withChoice(items, 1, ['turn', null]))).toEqual(['sway', 'turn|', 'wheel']);
   expect(ids(withChoice(items, 1, ['turn']))).toEqual(['sway', 'turn', 'wheel']);
+});
+
+test('what is found for two stretches, the last first, and where the items between them are then', () => {
+  const items = ['a', 'b', 'c', 'd', 'e'].map(pattern => ({ pattern }));
+  const fillings = [
+    { from: 4, to: 5, patterns: ['x', 'x'] },
+    { from: 0, to: 2, patterns: ['y'] },
+  ];
+  const { steps, at } = withFillings(items, fillings, [2, 3]);
+  expect(steps).toEqual([{ pattern: 'y' }, { pattern: 'c' }, { pattern: 'd' }, { pattern: 'x', times: 2 }]);
+  expect(at.map(index => steps[index])).toEqual([{ pattern: 'c' }, { pattern: 'd' }]);
 });

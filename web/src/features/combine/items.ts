@@ -1,4 +1,4 @@
-import type { Combination } from '@map-step/core';
+import type { Combination, Filling } from '@map-step/core';
 
 type Items = Combination['steps'];
 type Item = Items[number];
@@ -12,6 +12,25 @@ export function itemsFrom(patterns: readonly string[]): Items {
     else items.push({ pattern });
   }
   return items;
+}
+
+/** With figures found for stretches, the last stretch first; and where some of the items outside them are then. */
+export function withFillings(
+  items: Items,
+  fillings: readonly Filling[],
+  at: readonly number[],
+): { readonly steps: Items; readonly at: readonly number[] } {
+  return fillings.reduce(
+    (now, { from, to, patterns }) => {
+      const found = itemsFrom(patterns);
+      const moved = found.length - (to - from);
+      return {
+        steps: [...now.steps.slice(0, from), ...found, ...now.steps.slice(to)],
+        at: now.at.map(index => (index < to ? index : index + moved)),
+      };
+    },
+    { steps: items, at },
+  );
 }
 
 export function withFigure(items: Items, at: number, pattern: string): Items {

@@ -18,7 +18,7 @@ import {
   type Walk,
   type WalkRow,
 } from '@map-step/core';
-import { ArrowUp } from 'lucide-react';
+import { ArrowUp, LockKeyhole } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 import { FigureChip, FigureSign, Label } from '../../ui/parts.tsx';
 import { PromptSensor } from '../../ui/prompt-sensor.ts';
@@ -29,6 +29,8 @@ interface PhraseBoardProps {
   readonly dance: Dance;
   /** Indices of items at which the leader chooses. */
   readonly choices: ReadonlySet<number>;
+  /** Items that stay when the rest is found anew. */
+  readonly kept: readonly number[];
   /** Index of the figure that is looked at. */
   readonly chosen: number | undefined;
   choose(row: number): void;
@@ -46,7 +48,16 @@ const IN_OUR_WORDS = {
 } as const;
 
 /** Phrases in rows, with the figures laid on them to scale; below each the hold and where the couple faces. */
-export function PhraseBoard({ walk, dance, choices, chosen, choose, drop, onFigureKey }: PhraseBoardProps) {
+export function PhraseBoard({
+  walk,
+  dance,
+  choices,
+  kept,
+  chosen,
+  choose,
+  drop,
+  onFigureKey,
+}: PhraseBoardProps) {
   const sensors = useSensors(useSensor(PromptSensor, FROM_FIVE_PIXELS));
   const { rows } = walk;
   const phrases = phraseRows(lengthsOf(walk), dance.phrase);
@@ -85,7 +96,7 @@ export function PhraseBoard({ walk, dance, choices, chosen, choose, drop, onFigu
               {index + 1}
             </chakra.span>
             <PhraseLine
-              {...{ pieces, rows, dance, choices, chosen, choose }}
+              {...{ pieces, rows, dance, choices, kept, chosen, choose }}
               faulty={new Set(walk.faults.map(({ row }) => row))}
               mayDrag={drop !== undefined}
             />
@@ -100,14 +111,24 @@ function lengthsOf({ rows, beats }: Walk): readonly Ticks[] {
   return rows.map(({ beat }, index) => ((rows[index + 1]?.beat ?? beats) - beat) as Ticks);
 }
 
-interface PhraseLineProps extends Pick<PhraseBoardProps, 'dance' | 'choices' | 'chosen' | 'choose'> {
+interface PhraseLineProps extends Pick<PhraseBoardProps, 'dance' | 'choices' | 'kept' | 'chosen' | 'choose'> {
   readonly pieces: readonly PhrasePiece[];
   readonly rows: readonly WalkRow[];
   readonly faulty: ReadonlySet<number>;
   readonly mayDrag: boolean;
 }
 
-function PhraseLine({ pieces, rows, dance, choices, chosen, choose, faulty, mayDrag }: PhraseLineProps) {
+function PhraseLine({
+  pieces,
+  rows,
+  dance,
+  choices,
+  kept,
+  chosen,
+  choose,
+  faulty,
+  mayDrag,
+}: PhraseLineProps) {
   const whole = dance.phrase * TICKS_PER_BEAT;
   const beat = 100 / dance.phrase;
   const at = ({ from, to }: PhrasePiece) => ({
@@ -131,6 +152,7 @@ function PhraseLine({ pieces, rows, dance, choices, chosen, choose, faulty, mayD
             {...{ piece, choose, mayDrag }}
             row={rows[piece.row]}
             isChoice={choices.has(rows[piece.row]?.item ?? -1)}
+            stays={kept.includes(rows[piece.row]?.item ?? -1)}
             place={at(piece)}
             state={piece.row === chosen ? 'chosen' : faulty.has(piece.row) ? 'broken' : 'calm'}
             isStop={piece.row === (chosen ?? 0)}
@@ -146,6 +168,7 @@ interface FigurePieceProps {
   readonly piece: PhrasePiece;
   readonly row: WalkRow | undefined;
   readonly isChoice: boolean;
+  readonly stays: boolean;
   readonly place: { readonly left: string; readonly width: string };
   readonly state: 'calm' | 'chosen' | 'broken';
   readonly isStop: boolean;
@@ -153,7 +176,17 @@ interface FigurePieceProps {
   choose(row: number): void;
 }
 
-function FigurePiece({ piece, row, isChoice, place, state, isStop, mayDrag, choose }: FigurePieceProps) {
+function FigurePiece({
+  piece,
+  row,
+  isChoice,
+  stays,
+  place,
+  state,
+  isStop,
+  mayDrag,
+  choose,
+}: FigurePieceProps) {
   const { library } = useCourse();
   const pattern = library.patterns.get(row?.pattern ?? '');
   const drag = useDraggable({ id: String(piece.row), disabled: !mayDrag || !piece.begins });
@@ -197,10 +230,11 @@ function FigurePiece({ piece, row, isChoice, place, state, isStop, mayDrag, choo
       data-row={piece.row}
       tabIndex={isStop ? 0 : -1}
       aria-pressed={state === 'chosen'}
-      aria-label={`${piece.row + 1}, ${name}${state === 'broken' ? ', fails here' : ''}`}
+      aria-label={`${piece.row + 1}, ${name}${stays ? ', stays' : ''}${state === 'broken' ? ', fails here' : ''}`}
       title={name}
       onClick={() => choose(piece.row)}
     >
+      {stays && <LockKeyhole size={12} aria-hidden style={{ display: 'inline', marginRight: '.25rem' }} />}
       {name}
     </FigureChip>
   );

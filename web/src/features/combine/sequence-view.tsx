@@ -17,6 +17,7 @@ import { movedBy, movedTo, without, withTimes } from './items.ts';
 import { PhraseBoard } from './phrase-board.tsx';
 import { wholeInWords } from './sequence-words.ts';
 import type { Hands } from './use-hands.ts';
+import { useKeptFigures } from './use-kept-figures.ts';
 
 interface SequenceViewProps {
   readonly had: EveningFigures;
@@ -36,6 +37,7 @@ export function SequenceView({ had, hands, chosen, choose }: SequenceViewProps) 
   );
   const walk = useMemo(() => walkSequence(library, sequence), [library, sequence]);
   const among = useMemo(() => [...new Set([...had.lessons.flat().reverse(), ...had.known])], [had]);
+  const kept = useKeptFigures(danced.steps);
   const row = chosen === undefined ? undefined : walk.rows[chosen];
   const choices = new Set(danced.steps.flatMap((item, index) => ('oneOf' in item ? index : [])));
   const moveRow = (from: number, over: number) => {
@@ -64,6 +66,7 @@ export function SequenceView({ had, hands, chosen, choose }: SequenceViewProps) 
         <Faults faults={walk.faults} choose={choose} />
         <PhraseBoard
           {...{ walk, dance, choices, chosen, choose }}
+          kept={kept.at}
           drop={hands.mayWrite ? moveRow : undefined}
           onFigureKey={(event, at) => hands.mayWrite && takeKey(event, hands, walk.rows[at]?.item)}
         />
@@ -72,7 +75,8 @@ export function SequenceView({ had, hands, chosen, choose }: SequenceViewProps) 
         <FloorDrawing {...{ walk, dance, chosen }} />
         {row && (
           <FigureOptions
-            {...{ hands, sequence, row, among }}
+            {...{ hands, sequence, row, kept, among }}
+            before={walk.rows[(chosen ?? 0) - 1]?.pattern}
             fault={walk.faults.find(fault => fault.row === chosen)}
           />
         )}

@@ -1,4 +1,5 @@
 import {
+  type Attention,
   type Combination,
   type Dance,
   NUMBER_WORDS,
@@ -54,6 +55,12 @@ export function longerInWords(longer: Ticks, closes: boolean): string {
       ? 'as long'
       : `${printBeats(ticks(Math.abs(longer)))} ${Math.abs(longer) === TICKS_PER_BEAT ? 'beat' : 'beats'} ${longer > 0 ? 'longer' : 'shorter'}`;
   return closes ? length : `${length}, ends elsewhere`;
+}
+
+/** `Rise: up, lower, after “down”`; what only the figure before had ends. */
+export function attentionInWords({ values, before }: Attention): string {
+  if (values.length === 0) return `“${before}” ends here`;
+  return `${values.join(', ')}${before === undefined ? '' : `, after “${before}”`}`;
 }
 
 /** As a sentence begins. */

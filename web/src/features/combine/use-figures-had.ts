@@ -2,12 +2,13 @@ import { type Course, type EveningFigures, type Library, type Placed, usableFigu
 import { useMemo } from 'react';
 import { useClass, useCourse, usePlace, usePlan } from '../course/course-context.ts';
 
-/** The dance of a lesson, and what the class has had by it: by its own plan where it has one. */
-export function useFiguresHad(): EveningFigures | undefined {
+/** The dance of a lesson, else of the one looked at, and what the class has had by it: by its own plan where it has one. */
+export function useFiguresHad(asked?: number): EveningFigures | undefined {
   const { library, answer } = useCourse();
   const { saved } = usePlan();
   const { classPlan } = useClass();
-  const { lesson } = usePlace();
+  const place = usePlace();
+  const lesson = asked ?? place.lesson;
   const placed = classPlan?.answer.placed ?? saved.placed;
   return useMemo(
     () => figuresHad(library, answer.course, placed, lesson),

@@ -11,10 +11,11 @@ import {
   type Role,
   type Track,
 } from '@map-step/core';
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { Choice } from '../../../ui/choice.tsx';
 import { Group } from '../../../ui/group.tsx';
 import { Button, Label } from '../../../ui/parts.tsx';
+import { usePlaying } from '../../../ui/use-playing.ts';
 import { useCourse } from '../../course/course-context.ts';
 import { useCameFrom } from './came-from.ts';
 import { HEEL, SOLE } from './footprint.tsx';
@@ -69,20 +70,6 @@ export function PathDrawing({ figure }: { figure: Figure }) {
       ))}
     </Group>
   );
-}
-
-/** Milliseconds until the next step is shown: slow enough to be walked along. */
-const A_STEP = 600;
-
-/** Shows a path step by step when it is asked to, and all of it before and after. */
-function usePlaying(last: number) {
-  const [upTo, show] = useState<number>();
-  useEffect(() => {
-    if (upTo === undefined) return undefined;
-    const timer = setTimeout(() => show(upTo < last ? upTo + 1 : undefined), A_STEP);
-    return () => clearTimeout(timer);
-  }, [upTo, last]);
-  return { upTo, play: () => show(0) };
 }
 
 interface DrawingProps {

@@ -11,8 +11,8 @@ import {
 import { useState } from 'react';
 import { Choice } from '../../../ui/choice.tsx';
 import { Button } from '../../../ui/parts.tsx';
+import { useRoleNames } from '../../course/role-names.ts';
 import type { FigureEditing } from '../figure/use-figure-draft.ts';
-import { useRoleNames } from './role-names.ts';
 import { RowTitle } from './row-title.tsx';
 
 interface TrackRowsProps {

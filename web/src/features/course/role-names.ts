@@ -1,5 +1,5 @@
 import type { Role } from '@map-step/core';
-import { useCourse } from '../../course/course-context.ts';
+import { useCourse } from './course-context.ts';
 
 /** What the studio calls the roles, and the one of who dances alone. */
 export function useRoleNames(): Readonly<Record<Role, string>> {
