@@ -394,6 +394,11 @@ describe('sequences', () => {
       save('sequence.json', { dance: 'hustle', start: request.start, steps, end: 'same' }),
     ]);
 
+  const walkFrom = (start: object, patterns: readonly string[]) => {
+    const steps = patterns.map(pattern => ({ pattern }));
+    return ask('walk', demo, save('sequence.json', { dance: 'hustle', start, steps, end: 'same' }));
+  };
+
   test('three eights with a wrap in them, that walk clean and end where they began', () => {
     const { sequences, why } = combine();
     expect(why).toBeNull();
@@ -408,6 +413,18 @@ describe('sequences', () => {
         closes: true,
       });
     }
+  });
+
+  test('with halves: six beats of a figure of nine, by its first and last three', () => {
+    const cut = {
+      ...{ use: ['one-hand-sequence'], must: [], beats: 6, maxInRow: 1, count: 1 },
+      start: { hold: 'one-hand', lead: 'L' },
+    };
+    expect(combine(cut).sequences).toEqual([]);
+    const [{ patterns }] = combine({ ...cut, halves: true, must: [] }).sequences;
+    expect(patterns).toHaveLength(2);
+    for (const id of patterns) expect(id).toMatch(/^one-hand-sequence:(head-4|tail-8)$/);
+    expect(walkFrom(cut.start, patterns)).toMatchObject({ faults: [], beats: '6', closes: true });
   });
 
   test('none: exit 1, with the reason and what opens a way', () => {

@@ -2,7 +2,7 @@ import { type Combination, type CombinationStart, parseBeats, type Ticks } from 
 import { z } from 'zod';
 
 const maybe = z.exactOptional;
-const id = z.string().min(1).max(64);
+const id = z.string().min(1).max(80);
 const foot = z.enum(['L', 'R', 'B']);
 
 const start = z.strictObject({
@@ -37,6 +37,8 @@ export const combineFile = z.strictObject({
     .array(z.strictObject({ after: id, before: id, of: z.array(id.nullable()).min(1).max(50) }))
     .max(24)
     .default([]),
+  /** True: the halves of the figures, at their cuts, may be danced too. */
+  halves: z.boolean().default(false),
   maxInRow: z.int().min(1).max(1000).default(1000),
   count: z.int().min(1).max(20).default(1),
 });

@@ -1,12 +1,14 @@
 import {
   CoreError,
   combineFigures,
+  halvesOf,
   type Library,
   openLibrary,
   printBeats,
   requestFault,
   standOf,
   walkSequence,
+  wholeOf,
 } from '@map-step/core';
 import { readSoundStudio, readValue } from './files.ts';
 import type { Outcome } from './outcome.ts';
@@ -16,14 +18,18 @@ import { type Arguments, takeWords, UsageError } from './usage.ts';
 /** Sequences that answer a request, or why there is none: then the exit code is 1. */
 export function combine(args: Arguments): Outcome {
   const [file = '', requestName = ''] = takeWords(args, 'FILE', 'REQUEST');
-  const asked = readValue(requestName, combineFile);
-  const request = {
+  const { halves, ...asked } = readValue(requestName, combineFile);
+  const given = {
     ...asked,
     start: standOf(asked.start),
     end: typeof asked.end === 'string' ? asked.end : standOf(asked.end),
   };
   const ids = [...asked.use, ...asked.choices.flatMap(({ of }) => of.filter(id => id !== null))];
-  const library = openLibrary(readSoundStudio(file, new Set(ids)));
+  const library = openLibrary(readSoundStudio(file, new Set(ids.map(wholeOf))));
+  const request = {
+    ...given,
+    use: halves ? given.use.flatMap(id => [id, ...halvesIn(library, id)]) : given.use,
+  };
   const fault = requestFault(library, request);
   if (fault) throw new UsageError(`${requestName}: /${fault.path.join('/')}: ${fault.message}`);
   const { sequences, why, untimed } = orRefuse(requestName, () => combineFigures(library, request));
@@ -48,7 +54,7 @@ export function walk(args: Arguments): Outcome {
       id === null ? [] : [{ id, at: `/steps/${index}` }],
     ),
   );
-  const library = openLibrary(readSoundStudio(file, new Set(ids.map(({ id }) => id))));
+  const library = openLibrary(readSoundStudio(file, new Set(ids.map(({ id }) => wholeOf(id)))));
   const dance = library.dances.get(danceId);
   if (!dance) throw new UsageError(`${sequenceName}: /dance: there is no dance "${danceId}"`);
   if (end === 'opposite' && dance.floor === 'slot')
@@ -66,6 +72,11 @@ export function walk(args: Arguments): Outcome {
     closes: found.closes,
   };
   return { value, code: value.faults.length > 0 ? 1 : 0 };
+}
+
+function halvesIn(library: Library, id: string): readonly string[] {
+  const figure = library.readings.get(id)?.figure;
+  return figure ? halvesOf(figure) : [];
 }
 
 function feetOf({ lead, follow, solo }: ReturnType<typeof standOf>['feet'], roles: 'pair' | 'solo') {

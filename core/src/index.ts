@@ -183,6 +183,7 @@ export {
 } from './library/dance-on.ts';
 export { findFigureByName, writtenName } from './library/figure-names.ts';
 export { type FigureIndex, type FigureWish, findFigures, indexFigures } from './library/find-figures.ts';
+export { halvesOf, wholeOf } from './library/halves.ts';
 export type { JoinFinding } from './library/join-words.ts';
 export {
   type LevelPlace,

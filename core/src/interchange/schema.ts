@@ -258,6 +258,14 @@ export const element = z.strictObject({
   minutes,
 });
 
+/** A figure, or its head or tail at a cut. */
+const danced = z
+  .string()
+  .regex(
+    /^[a-z0-9-]{1,64}(:(head|tail)-\d{1,3})?$/,
+    'expected the id of a figure, or of its half at a cut: "wrap:head-4", "wrap:tail-4"',
+  );
+
 export const combination = z.strictObject({
   id,
   name,
@@ -271,12 +279,12 @@ export const combination = z.strictObject({
   steps: list(
     z.union([
       z.strictObject({
-        pattern: id,
+        pattern: danced,
         times: maybe(z.int().min(1).max(32)),
-        last: maybe(id),
+        last: maybe(danced),
         note: maybe(text),
       }),
-      z.strictObject({ oneOf: list(z.union([id, z.null()]), 50) }),
+      z.strictObject({ oneOf: list(z.union([danced, z.null()]), 50) }),
     ]),
     300,
   ),

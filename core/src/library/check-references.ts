@@ -1,5 +1,6 @@
 import type { Dance, StudioDocument } from '../model/document.ts';
 import { type Issue, issue, type Path } from '../model/issue.ts';
+import { wholeOf } from './halves.ts';
 
 interface Reference {
   readonly kind: string;
@@ -50,11 +51,18 @@ function materialReferences(document: StudioDocument): Reference[] {
     found.push({ kind: 'courses', id: course, path: ['combinations', i, 'course'] });
     for (const [j, step] of steps.entries()) {
       const at = ['combinations', i, 'steps', j];
-      if ('oneOf' in step) found.push(...each('patterns', step.oneOf, [...at, 'oneOf']));
+      if ('oneOf' in step)
+        found.push(
+          ...each(
+            'patterns',
+            step.oneOf.map(id => id && wholeOf(id)),
+            [...at, 'oneOf'],
+          ),
+        );
       else
         found.push(
-          { kind: 'patterns', id: step.pattern, path: [...at, 'pattern'] },
-          { kind: 'patterns', id: step.last, path: [...at, 'last'] },
+          { kind: 'patterns', id: wholeOf(step.pattern), path: [...at, 'pattern'] },
+          { kind: 'patterns', id: step.last && wholeOf(step.last), path: [...at, 'last'] },
         );
     }
   }

@@ -1,5 +1,12 @@
 import { chakra } from '@chakra-ui/react';
-import { type Dance, type EveningFigures, type Pattern, usableFigures } from '@map-step/core';
+import {
+  type Dance,
+  type EveningFigures,
+  halvesOf,
+  type Library,
+  type Pattern,
+  usableFigures,
+} from '@map-step/core';
 import { Check, Minus } from 'lucide-react';
 import { Choice } from '../../ui/choice.tsx';
 import { Disclosure } from '../../ui/disclosure.tsx';
@@ -111,6 +118,7 @@ function Figures({ had, asking }: { had: EveningFigures; asking: Asking }) {
     ['Had before', all.filter(({ id }) => isHad.has(id) && !tonight.has(id))],
   ];
   const others = all.filter(({ id }) => !isHad.has(id));
+  const halves = all.flatMap(({ id }) => (isHad.has(id) ? halvesIn(library, id) : []));
   return (
     <>
       {groups.map(
@@ -122,6 +130,11 @@ function Figures({ had, asking }: { had: EveningFigures; asking: Asking }) {
             </div>
           ),
       )}
+      {halves.length > 0 && (
+        <Disclosure size="small" title={`Halves, where a figure may be cut: ${halves.length}`} isLazy>
+          <Wishes patterns={halves} asking={asking} label="Halves" />
+        </Disclosure>
+      )}
       {others.length > 0 && (
         <Disclosure size="small" title={`Not had yet: ${others.length}`} isLazy>
           <Wishes patterns={others} asking={asking} label="Not had yet" />
@@ -129,6 +142,12 @@ function Figures({ had, asking }: { had: EveningFigures; asking: Asking }) {
       )}
     </>
   );
+}
+
+/** The halves of a figure, as figures. */
+function halvesIn(library: Library, id: string): readonly Pattern[] {
+  const figure = library.readings.get(id)?.figure;
+  return figure ? halvesOf(figure).flatMap(half => library.patterns.get(half) ?? []) : [];
 }
 
 interface WishesProps {

@@ -2,6 +2,7 @@ import { chakra } from '@chakra-ui/react';
 import {
   type EveningFigures,
   type GivenSequence,
+  halvesOf,
   standOf,
   type WalkFault,
   walkSequence,
@@ -36,7 +37,11 @@ export function SequenceView({ had, hands, chosen, choose }: SequenceViewProps) 
     [dance, danced],
   );
   const walk = useMemo(() => walkSequence(library, sequence), [library, sequence]);
-  const among = useMemo(() => [...new Set([...had.lessons.flat().reverse(), ...had.known])], [had]);
+  const among = useMemo(() => {
+    const whole = [...new Set([...had.lessons.flat().reverse(), ...had.known])];
+    const figures = whole.flatMap(id => library.readings.get(id)?.figure ?? []);
+    return [...whole, ...figures.flatMap(halvesOf)];
+  }, [had, library]);
   const kept = useKeptFigures(danced.steps);
   const row = chosen === undefined ? undefined : walk.rows[chosen];
   const choices = new Set(danced.steps.flatMap((item, index) => ('oneOf' in item ? index : [])));

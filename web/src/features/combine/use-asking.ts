@@ -4,6 +4,7 @@ import {
   type Dance,
   type EveningFigures,
   greatestCommonDivisor,
+  halvesOf,
   homeStart,
   type Library,
   standOf,
@@ -52,7 +53,7 @@ export function useAsking({ dance, known, lessons }: EveningFigures): Asking {
   );
   const wishFor = (id: string): Wish =>
     wishes[id] ?? (reached.has(id) ? 'must' : had.has(id) ? 'may' : 'not');
-  const ids = [...library.patterns.keys()].filter(id => library.patterns.get(id)?.dance === dance.id);
+  const ids = useMemo(() => dancedIds(library, dance.id), [library, dance.id]);
   const use = ids.filter(id => wishFor(id) !== 'not');
   const must = use.filter(id => wishFor(id) === 'must');
   const [useKey, mustKey] = [use.join(' '), must.join(' ')];
@@ -69,6 +70,13 @@ export function useAsking({ dance, known, lessons }: EveningFigures): Asking {
     ...{ beats, setBeats, end, setEnd, maxInRow, setMaxInRow, wishFor, start, request },
     setWish: (id, wish) => setWishes(now => ({ ...now, [id]: wish })),
   };
+}
+
+/** All figures of a dance, each with its halves after it. */
+function dancedIds(library: Library, dance: string): readonly string[] {
+  return [...library.readings.values()].flatMap(({ figure }) =>
+    figure.dance.id === dance ? [figure.pattern.id, ...halvesOf(figure)] : [],
+  );
 }
 
 /** Whole phrases that the beats of the figures can fill. */
