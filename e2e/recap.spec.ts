@@ -28,6 +28,8 @@ test('a recap with a step sheet and a comparison is published, corrected and wit
   const preview = teacher.getByRole('region', { name: 'As its readers see it' });
   await expect(preview.getByRole('img', { name: 'Step sheet of Rotating basic' })).toBeVisible();
   await expect(preview).toContainText('as in Side basic');
+  await putIn(teacher, 'a combination', ['of', 'Round the loft']);
+  await expect(preview).toContainText('Round the loft');
   await expect(teacher.getByText('Read through: it agrees with the figures')).toBeVisible();
 
   await teacher.getByRole('button', { name: 'Publish the correction' }).click();
