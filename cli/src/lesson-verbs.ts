@@ -32,6 +32,8 @@ export function recap(args: Arguments): RecapDrafts {
     notes: own(document.notes),
     attendance: own(document.attendance),
     students: document.students ?? [],
+    dates: section.dates,
+    combinations: document.combinations ?? [],
     recaps: Array.from({ length: lesson - 1 }, (_, before) => ({ lesson: before + 1 })),
   });
 }

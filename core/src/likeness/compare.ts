@@ -144,8 +144,7 @@ function partInWords(figure: Figure, part: FigurePart, pairs: readonly AlignedPa
   const same = sameRanges(pairs);
   if (same.length === 1 && same[0]?.from === 0 && same[0].to === count - 1) return `all ${asInB}`;
   const fresh = missingRanges(same, count);
-  const told = (ranges: readonly SameRange[]) =>
-    ranges.map(range => rangeInWords(figure, part, range)).join(', ');
+  const told = (ranges: readonly SameRange[]) => rangesInWords(figure, part, ranges).join(', ');
   if (same.length === 0) return 'all new';
   return `${told(same)} ${asInB}${fresh.length > 0 ? `, ${told(fresh)} new` : ''}`;
 }
@@ -158,6 +157,11 @@ function missingRanges(ranges: readonly SameRange[], count: number): readonly Sa
     next = to + 1;
   }
   return missing;
+}
+
+/** Runs of a part's steps in counts, one after the other. */
+export function rangesInWords(figure: Figure, part: FigurePart, ranges: readonly SameRange[]): string[] {
+  return ranges.map(range => rangeInWords(figure, part, range));
 }
 
 /** Counts as a teacher says them; of a figure that is counted through more than once by its measure: `second eight, 3–4`. */

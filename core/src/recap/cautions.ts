@@ -1,5 +1,8 @@
 import type { Pattern, Studio } from '../model/document.ts';
 import { ownEntry } from '../model/entry-at.ts';
+import { escapeMarkdown } from '../model/escape-markdown.ts';
+import { groupBy } from '../model/group-by.ts';
+import { allOf, sentenceOf } from './words.ts';
 
 /** The usual wording of each caution; a studio may put its own in its place. */
 export const CAUTIONS: Readonly<Record<string, string>> = {
@@ -40,4 +43,22 @@ export function cautionsWithCodes(
     const words = text || (code ? (ownEntry(studio.cautions, code) ?? ownEntry(CAUTIONS, code) ?? code) : '');
     return words ? [{ code: code ?? null, text: words }] : [];
   });
+}
+
+/** The cautions of some figures as they stand at the end of a text: each once, with the figures it belongs to, then the notice. */
+export function cautionLines(
+  patterns: readonly Pattern[],
+  {
+    studio,
+    localRules,
+  }: { readonly studio: Pick<Studio, 'cautions'>; readonly localRules?: string | undefined },
+): readonly string[] {
+  const byText = new Map<string, string[]>();
+  for (const pattern of patterns)
+    for (const text of cautionsOf(pattern, studio))
+      byText.set(text, [...(byText.get(text) ?? []), escapeMarkdown(pattern.name)]);
+  if (byText.size === 0) return [];
+  const byNames = groupBy([...byText.keys()], text => allOf(byText.get(text) ?? []));
+  const told = [...byNames].map(([names, texts]) => `**${names}.** ${texts.map(sentenceOf).join(' ')}`);
+  return [told.join(' '), '', `*${cautionNotice(localRules)}*`];
 }

@@ -1,8 +1,18 @@
 import { planClass } from '../class/class-plan.ts';
 import { orderByHold } from '../evening/hold-order.ts';
 import type { Library } from '../library/library.ts';
-import type { Attendance, Audience, Course, LessonNote, Log, Recap, Studio } from '../model/document.ts';
+import type {
+  Attendance,
+  Audience,
+  Combination,
+  Course,
+  LessonNote,
+  Log,
+  Recap,
+  Studio,
+} from '../model/document.ts';
 import type { Placing } from '../plan/problem.ts';
+import { patternsOf } from '../sequences/patterns-of.ts';
 import { draftRecap } from './draft.ts';
 
 export interface FinishedLesson {
@@ -24,6 +34,10 @@ export interface FinishedLesson {
   readonly students?: readonly { readonly id: string; readonly name: string }[];
   /** The recaps there were before this lesson was finished. */
   readonly recaps: readonly Pick<Recap, 'lesson'>[];
+  /** The date of each lesson of the class. */
+  readonly dates?: readonly string[];
+  /** Those of the course: the one of the last lesson is the walk through the series. */
+  readonly combinations?: readonly Combination[];
 }
 
 export interface RecapDrafts extends Readonly<Record<Audience, string>> {
@@ -49,7 +63,10 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
     notes = [],
     attendance = [],
     students = [],
+    dates,
+    combinations = [],
   } = finished;
+  const last = combinations.findLast(one => one.course === course.id && one.lesson === course.lessons.length);
   const plannedIn = (number: number, entries: readonly Log[], behind: FinishedLesson['recaps']) => {
     const history = { logs: entries, recaps: behind, over: number - 1 };
     const plan = planClass(library, course, published, history);
@@ -69,7 +86,8 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
   const textFor = (audience: Audience) =>
     draftRecap({
       ...{ studio, localRules, tellsOtherCounts, course, library },
-      ...{ lesson, audience, logs, notes, attendance, students, next },
+      ...{ lesson, audience, logs, notes, attendance, students, next, dates },
+      wrapUp: last && { name: last.name, patterns: patternsOf(last) },
       introduced: own?.ids ?? [],
       minutes: own?.minutes ?? {},
       supposed: own?.supposed ?? {},

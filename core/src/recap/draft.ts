@@ -1,88 +1,44 @@
-import { missedFigures } from '../class/missed.ts';
-import { standingLogs, standingNotes, standingPrepared, standingPresence } from '../class/standing.ts';
+import { standingLogs, standingNotes, standingPrepared } from '../class/standing.ts';
 import { type EveningByLog, eveningByLog } from '../evening/evening-by-log.ts';
-import { figureName, type Library } from '../library/library.ts';
+import type { Library } from '../library/library.ts';
 import { elementsOf } from '../likeness/taught-elements.ts';
-import type {
-  Attendance,
-  Audience,
-  Course,
-  FigureLog,
-  LessonNote,
-  Log,
-  LogResult,
-  Pattern,
-  Studio,
-} from '../model/document.ts';
-import { groupBy } from '../model/group-by.ts';
+import type { Log, Pattern } from '../model/document.ts';
+import { escapeMarkdown } from '../model/escape-markdown.ts';
 import { hasWholeWords } from '../model/whole-words.ts';
-import type { Placed } from '../plan/problem.ts';
-import { countedBy, type FigureTelling, tellBegun, tellFigure } from './figure-telling.ts';
-import { seriesOrder } from './series-order.ts';
+import { cautionLines } from './cautions.ts';
+import { type FigureTelling, tellBegun, tellFigure } from './figure-telling.ts';
+import { nextTimeInWords } from './next-time.ts';
+import { practiceLines } from './practice.ts';
+import type { RecapSource } from './recap-source.ts';
+import { everythingOnce, keepDancing, sharedCount } from './series-telling.ts';
+import { staffLines } from './staff-telling.ts';
+import { allOf, namesOf, sentenceOf } from './words.ts';
 
-export interface RecapSource {
-  readonly studio: Studio;
-  /** Where the local rules stand. */
-  readonly localRules?: string | undefined;
-  /** True: other schools' counts stand beside the house's. */
-  readonly tellsOtherCounts?: boolean;
-  readonly course: Course;
-  readonly library: Library;
-  readonly lesson: number;
-  readonly audience: Audience;
-  /** All entries of the class; those of later lessons are passed over. */
-  readonly logs: readonly Log[];
-  readonly notes?: readonly LessonNote[];
-  readonly attendance?: readonly Attendance[];
-  /** Names of the students of the class: none of them comes into the text for students. */
-  readonly students?: readonly { readonly id: string; readonly name: string }[];
-  /** What the lesson was to introduce, in the order of the evening, and for how many tenths of a minute each. */
-  readonly introduced: readonly string[];
-  readonly minutes?: { readonly [pattern: string]: number };
-  /** Figures of lessons before of which nobody wrote, by their lesson: they are taken as danced. */
-  readonly supposed?: Placed;
-  /** What comes next week. */
-  readonly next: readonly string[];
-}
+const DRILLS: readonly Pattern['kind'][] = ['drill', 'quality'];
 
-const RESULT_WORDS: Readonly<Record<LogResult, string>> = {
-  solid: 'solid',
-  shaky: 'shaky',
-  touched: 'touched only',
-  'not-reached': 'not reached',
-};
-
-/** The recap of a lesson as Markdown, drafted from its log. The same input gives the same text. */
+/**
+ * The recap of a lesson as Markdown, drafted from its log: one text, in which each thing is told once. The same input gives the
+ * same text.
+ */
 export function draftRecap(source: RecapSource): string {
-  const { course, library, lesson, audience } = source;
-  const evening = eveningByLog(source.logs, lesson, source.introduced, Object.keys(source.supposed ?? {}));
-  const name = (id: string) => figureName(library, id);
-  const list = (ids: readonly string[]) => ids.map(id => `- ${name(id)}`);
-  const telling = (known: readonly string[]): FigureTelling => ({ ...source, known });
-  const figureOf = (id: string) => library.readings.get(id)?.figure;
+  const { course, library, lesson, audience, studio, localRules, logs } = source;
+  const evening = eveningByLog(logs, lesson, source.introduced, Object.keys(source.supposed ?? {}));
   const isLast = lesson === course.lessons.length;
   const lines = [
-    `# ${course.name}, lesson ${lesson} of ${course.lessons.length}`,
+    `# ${escapeMarkdown(course.name)}, lesson ${lesson} of ${course.lessons.length}`,
     '',
     whereItIs(source),
-    ...section(
-      'Reviewed',
-      evening.reviewed.map(log => reviewLine(log, source)),
-    ),
-    ...evening.fresh.flatMap(id => {
-      const figure = figureOf(id);
-      return figure ? section(`New: ${name(id)}`, tellFigure(figure, telling(evening.known)).slice(1)) : [];
-    }),
-    ...evening.begun.flatMap(id => {
-      const figure = figureOf(id);
-      return figure ? section(`Begun: ${name(id)}`, tellBegun(figure, telling(evening.known)).slice(1)) : [];
-    }),
-    ...section('Still to come', list(evening.missed)),
-    ...section('We also did', [...preparedLines(source), ...elseLines(source)]),
+    '',
+    theEvening(source, evening),
+    ...figureSections(source, evening),
     ...(isLast ? wholeSeries(source) : []),
-    ...section('Practise at home', homework(evening, source)),
-    ...(audience === 'staff' ? staffSection(source, evening) : []),
-    ...section('Next week', list(source.next)),
+    ...section('Practise at home', isLast ? [] : practiceLines(evening, library)),
+    ...section(
+      'Take care',
+      cautionLines(patternsOf(library, [...evening.fresh, ...evening.begun]), { studio, localRules }),
+    ),
+    ...(audience === 'staff' ? section('For the staff', staffLines(source, evening)) : []),
+    ...section('Next time', [nextTimeInWords(source, evening)].filter(Boolean)),
   ];
   return `${lines
     .join('\n')
@@ -94,150 +50,132 @@ function section(title: string, lines: readonly string[]): string[] {
   return lines.length === 0 ? [] : ['', `## ${title}`, '', ...lines];
 }
 
-/** Which dance and level, and where the series is. */
+function patternsOf(library: Library, ids: readonly string[]): readonly Pattern[] {
+  return ids.flatMap(id => library.patterns.get(id) ?? []);
+}
+
+/** Which dance and level, and where the series is; what the title says is not said again. */
 function whereItIs({ course, library, lesson }: RecapSource): string {
   const dances = course.dances.map(id => library.dances.get(id)?.name ?? id).join(', ');
   const level = library.levels.get(course.level ?? '')?.name;
-  return `*${[dances, level, `week ${lesson} of ${course.lessons.length}`].filter(Boolean).join(' · ')}*`;
+  const said = [
+    dances,
+    level === course.name ? undefined : level,
+    `week ${lesson} of ${course.lessons.length}`,
+  ];
+  return `*${said.flatMap(words => (words ? [escapeMarkdown(words)] : [])).join(' · ')}*`;
 }
 
-function reviewLine({ pattern, result }: FigureLog, { library, audience }: RecapSource): string {
-  return `- ${figureName(library, pattern)}${audience === 'staff' ? `: ${RESULT_WORDS[result]}` : ''}`;
+/** The evening in a few sentences: what it was about, what was gone over again, what was begun, to which music, and what besides. */
+function theEvening(source: RecapSource, evening: EveningByLog): string {
+  const { library, lesson, logs } = source;
+  const { fresh, begun, reviewed } = evening;
+  const isFinished = begunBefore(logs, lesson);
+  const [news, finished] = [fresh.filter(id => !isFinished.has(id)), fresh.filter(id => isFinished.has(id))];
+  const again = reviewed.map(({ pattern }) => pattern);
+  const sentences = [
+    news.length > 0 && `Tonight was about ${namesOf(library, news)}.`,
+    finished.length > 0 && `${news.length > 0 ? 'We' : 'Tonight we'} finished ${namesOf(library, finished)}.`,
+    again.length > 0 &&
+      (fresh.length + begun.length > 0
+        ? `We went over ${namesOf(library, again)} again.`
+        : `Tonight we danced what we know: ${namesOf(library, again)}.`),
+    begun.length > 0 && `${namesOf(library, begun)} ${begun.length === 1 ? 'is' : 'are'} begun.`,
+    ...preparedSentences(source),
+    ...musicSentences(source),
+    ...elseSentences(source),
+  ];
+  return sentences.filter(Boolean).join(' ');
+}
+
+/** Figures that an evening before only touched. */
+function begunBefore(logs: readonly Log[], lesson: number): ReadonlySet<string> {
+  return new Set(
+    standingLogs(logs).flatMap(({ pattern, lesson: at, result }) =>
+      at < lesson && result === 'touched' ? [pattern] : [],
+    ),
+  );
+}
+
+/** A section for each figure that is new, finished or begun; the count is said before them where all share it. */
+function figureSections(source: RecapSource, { fresh, begun, known }: EveningByLog): readonly string[] {
+  const { library, studio, course, lesson, logs } = source;
+  const isFinished = begunBefore(logs, lesson);
+  const told = [...fresh, ...begun];
+  const figures = told.flatMap(id => library.readings.get(id)?.figure ?? []);
+  const shared = sharedCount(figures, studio.counting);
+  const order = library.levels.get(course.level ?? '')?.order;
+  const below = [...library.patterns.values()].filter(({ level }) => {
+    const at = library.levels.get(level ?? '')?.order;
+    return at !== undefined && order !== undefined && at < order;
+  });
+  const had = [...below.map(({ id }) => id), ...known];
+  const met = new Set([...had, ...told, ...course.items.map(({ pattern }) => pattern)]);
+  const telling = (index: number): FigureTelling => ({
+    ...{ studio, library, met, known: [...had, ...told.slice(0, index)], isCounted: shared !== undefined },
+    tellsOtherCounts: source.tellsOtherCounts ?? false,
+  });
+  return [
+    ...(shared === undefined ? [] : ['', `All are counted **${shared}**.`]),
+    ...told.flatMap((id, index) => {
+      const figure = library.readings.get(id)?.figure;
+      if (!figure) return [];
+      const title = begun.includes(id) ? 'Begun' : isFinished.has(id) ? 'Finished' : 'New';
+      const tell = begun.includes(id) ? tellBegun : tellFigure;
+      const isHalf = title === 'New' && figure.pattern.overTwoLessons && source.next.includes(id);
+      return section(`${title}: ${escapeMarkdown(figure.pattern.name)}`, [
+        ...tell(figure, telling(index)).slice(1),
+        ...(isHalf ? ['', 'Tonight its pieces; next time they are joined.'] : []),
+      ]);
+    }),
+  ];
 }
 
 /** What was taught ahead of next time. */
-function preparedLines({ logs, lesson, course, library, audience }: RecapSource): string[] {
+function preparedSentences({ logs, lesson, course, library }: RecapSource): readonly string[] {
   const elements = elementsOf(
     library,
     course.items.map(({ pattern }) => pattern),
   );
-  return standingPrepared(logs)
+  const names = standingPrepared(logs)
     .filter(log => log.lesson === lesson && log.result !== 'not-reached')
-    .map(({ element, result }) => {
-      const name = elements.get(element)?.name ?? element;
-      return `- ${name}, for next time${audience === 'staff' ? `: ${RESULT_WORDS[result]}` : ''}`;
-    });
+    .map(({ element }) => escapeMarkdown(elements.get(element)?.name ?? element));
+  return names.length === 0 ? [] : [`We also tried ${allOf(names)}, for next time.`];
 }
 
-/** Words of something else that was done; for students without those that name one of them. */
-function elseLines({ notes = [], lesson, audience, students = [] }: RecapSource): string[] {
+/** At which tempo it was danced to music. */
+function musicSentences({ notes = [], lesson }: RecapSource): readonly string[] {
+  const tempos = standingNotes(notes).flatMap(note =>
+    note.lesson === lesson && note.kind === 'song' && note.tempo ? [note.tempo] : [],
+  );
+  const each = [...new Set(tempos)].sort((a, b) => a - b).map(String);
+  return each.length === 0 ? [] : [`We danced to music at ${allOf(each)} beats a minute.`];
+}
+
+/** What else was done, in the words of who noted it; for students without those that name one of them. */
+function elseSentences({ notes = [], lesson, audience, students = [] }: RecapSource): readonly string[] {
   const given = students.map(({ name }) => name.split(' ')[0] ?? name);
   const isNaming = (text: string) => given.some(name => hasWholeWords(text, name));
   return standingNotes(notes)
     .filter(note => note.lesson === lesson && note.kind === 'else')
     .filter(({ text }) => audience === 'staff' || !isNaming(text))
-    .map(({ text }) => `- ${oneLine(text)}`);
+    .map(({ text }) => sentenceOf(text));
 }
 
-function oneLine(text: string): string {
-  return text.replace(/\s+/g, ' ').trim();
-}
-
-/** New figures, what was begun, and reviewed ones that were not solid: how to practise each. */
-function homework({ fresh, begun, reviewed }: EveningByLog, { library }: RecapSource): string[] {
-  const weak = reviewed.flatMap(({ pattern, result }) => (result === 'solid' ? [] : [pattern]));
-  const drills = [...library.patterns.values()].filter(
-    ({ kind, grades }) => kind === 'drill' && grades?.length,
-  );
-  return [...fresh, ...begun, ...weak].map(id => {
-    const drill = drills.find(({ over }) => over === id);
-    return `- ${figureName(library, id)}: ${drill ? gradesOf(drill) : waysOf(library.patterns.get(id))}`;
-  });
-}
-
-function gradesOf({ name, grades = [] }: Pattern): string {
-  return `with ${name}: ${grades.join(', then ')}`;
-}
-
-function waysOf(pattern: Pattern | undefined): string {
-  if (pattern?.grades?.length) return pattern.grades.join(', then ');
-  return 'first without music, then with music';
-}
-
-/** At the end of a series everything once, in an order that connects, counted; what to keep, and what builds on it. */
-function wholeSeries({ course, library, logs, lesson, studio }: RecapSource): string[] {
+/** At the end of a series. */
+function wholeSeries({ course, library, logs, lesson, studio, wrapUp }: RecapSource): readonly string[] {
   const taught = new Set(
     standingLogs(logs).flatMap(({ pattern, lesson: at, result }) =>
-      at <= lesson && result !== 'not-reached' ? [pattern] : [],
+      at <= lesson &&
+      result !== 'not-reached' &&
+      !DRILLS.includes(library.patterns.get(pattern)?.kind ?? 'basic')
+        ? [pattern]
+        : [],
     ),
   );
-  const figures = course.items.flatMap(({ pattern }) => {
-    const figure = library.readings.get(pattern)?.figure;
-    return figure && taught.has(pattern) ? [figure] : [];
-  });
-  const order = seriesOrder(figures).map(({ figure, follows }) => {
-    const anew = follows ? '' : ' (begin anew)';
-    return `- ${figure.pattern.name}${anew}: **${countedBy(figure, studio.counting)}**`;
-  });
-  const own = library.levels.get(course.level ?? '');
-  const above = [...library.levels.values()]
-    .filter(level => own && level.dance === own.dance && level.order > own.order)
-    .sort((a, b) => a.order - b.order)[0];
-  const builds = [...library.patterns.values()]
-    .filter(({ level }) => above && level === above.id)
-    .flatMap(({ needs = [] }) => needs)
-    .filter(id => taught.has(id));
+  const series = { course, library, studio, taught, wrapUp };
   return [
-    ...section('Everything once', order),
-    ...section(
-      'Keep dancing',
-      [...new Set(builds)].map(id => `- ${figureName(library, id)}`),
-    ),
-    ...(above && builds.length > 0 ? ['', `${above.name} builds on these.`] : []),
+    ...section('Everything once', everythingOnce(series)),
+    ...section('Keep dancing', keepDancing(series)),
   ];
-}
-
-/** What the next teacher begins with. */
-function goOnWith(
-  missed: readonly string[],
-  begun: readonly string[],
-  name: (id: string) => string,
-): string[] {
-  const told = [...missed.map(id => `${name(id)} (not reached)`), ...begun.map(id => `${name(id)} (begun)`)];
-  return told.length === 0 ? [] : [`- Go on with ${told.join(', ')}`];
-}
-
-/** Evenings of which nobody wrote. */
-function takenAsPlanned({ supposed = {} }: RecapSource, name: (id: string) => string): string[] {
-  return [...groupBy(Object.keys(supposed), id => supposed[id] ?? 0)].map(
-    ([lesson, ids]) =>
-      `- Nothing was written of lesson ${lesson}: it is taken as planned (${ids.map(name).join(', ')})`,
-  );
-}
-
-/** What colleagues need besides: results, minutes, who was away, what was noted, what was not logged. */
-function staffSection(source: RecapSource, { logs, begun, missed }: EveningByLog): string[] {
-  const { introduced, library, lesson, minutes = {}, attendance = [], students = [], notes = [] } = source;
-  const name = (id: string) => figureName(library, id);
-  const unlogged = introduced.filter(id => !logs.some(({ pattern }) => pattern === id));
-  const away = standingPresence(attendance)
-    .filter(entry => entry.lesson === lesson && !entry.here)
-    .map(({ student }) => student);
-  const lacking = missedFigures(
-    source.logs.filter(log => log.lesson <= lesson),
-    attendance.filter(entry => entry.lesson <= lesson),
-  );
-  return section('For the staff', [
-    ...logs.map(({ pattern, result, minutes: taken, note }) => {
-      const planned = minutes[pattern];
-      const over =
-        taken !== undefined && planned !== undefined ? `, planned ${Math.round(planned) / 10}` : '';
-      const time = taken === undefined ? '' : `, ${taken} min${over}`;
-      return `- ${name(pattern)}: ${RESULT_WORDS[result]}${time}${note ? `. ${oneLine(note)}` : ''}`;
-    }),
-    ...unlogged.map(id => `- ${name(id)}: not logged`),
-    ...goOnWith(missed, begun, name),
-    ...takenAsPlanned(source, name),
-    ...away.map(id => {
-      const student = students.find(one => one.id === id)?.name ?? id;
-      return `- Away: ${student}, lacks ${(lacking.get(id) ?? []).map(name).join(', ') || 'nothing'}`;
-    }),
-    ...standingNotes(notes)
-      .filter(note => note.lesson === lesson && note.kind !== 'else')
-      .map(({ kind, text, tempo }) =>
-        kind === 'song'
-          ? `- Song: ${oneLine(text)}${tempo ? `, ${tempo} beats a minute` : ''}`
-          : `- ${oneLine(text)}`,
-      ),
-  ]);
 }

@@ -1,60 +1,63 @@
 // What a recap tells of one figure, in Markdown paragraphs.
-import { isOffered, type Library } from '../library/library.ts';
-import { comparisonInWords, nearestFigures } from '../likeness/compare.ts';
+import type { Library } from '../library/library.ts';
 import type { Pattern, Studio } from '../model/document.ts';
+import { escapeMarkdown } from '../model/escape-markdown.ts';
 import { printBeats } from '../model/fraction.ts';
 import { needsOf } from '../model/needs.ts';
 import { labelOf, markCount, otherSchools } from '../steps/counts.ts';
+import { figureCuts, stepsBefore } from '../steps/cuts.ts';
 import { danceBeats, type Figure, type FigurePart } from '../steps/figure.ts';
 import { allExitHolds, entryHolds, findHold } from '../steps/holds.ts';
 import { actionInWords, stepInWords } from '../steps/words.ts';
 import { numberedCall, slowQuickCall } from '../timing/calls.ts';
-import { cautionNotice, cautionsOf } from './cautions.ts';
+import { likenessInWords } from './likeness-telling.ts';
+import { allOf, namesOf, sentenceOf, withinSentence } from './words.ts';
 
 export interface FigureTelling {
   readonly studio: Studio;
-  readonly localRules?: string | undefined;
   /** True: other schools' counts stand beside the house's. */
   readonly tellsOtherCounts?: boolean;
   readonly library: Library;
-  /** Figures that the class knows: one of them is what a new one is likened to. */
+  /** Figures that the class knows, those of lower levels with them: one of them is what a new one is likened to. */
   readonly known: readonly string[];
+  /** Figures that the class has had or has in its plan: no other is named. */
+  readonly met: ReadonlySet<string>;
+  /** True where the count is said of all at once. */
+  readonly isCounted?: boolean;
 }
 
 const MOST_OPENED = 3;
-/** Likened only to what it shares half of its steps with. */
-const LIKENED_UNDER = 0.5;
 
-/** A figure whole: holds, counts, both parts, what it is like, its signal, fault, choices, easier form and cautions. */
+/** A figure whole: holds, counts, both parts, what it is like, its signal, fault, choices, easier form. */
 export function tellFigure(figure: Figure, telling: FigureTelling): string[] {
   const { pattern } = figure;
-  const { studio, library } = telling;
-  const cues = marksOf(pattern, 'cue').map(({ text }) => text);
-  const cautions = cautionsOf(pattern, studio);
+  const { studio } = telling;
+  const cues = marksOf(pattern, 'cue').map(({ text }) => withinSentence(text));
   return paragraphs([
-    whatItOpens(pattern, library),
-    holdsInWords(figure),
-    handsInWords(figure),
-    countedWhole(figure, telling),
+    whatItOpens(pattern, telling),
+    [holdsInWords(figure), handsInWords(figure), countedWhole(figure, telling)].filter(Boolean).join(' '),
     ...figure.parts.map(part => partInWords(figure, part, studio)),
-    likenedTo(figure, telling),
-    ...(cues.length > 0 ? [`Think of: ${cues.join(' · ')}`] : []),
-    toldApart(pattern, library),
+    likenessInWords(figure, telling.known, telling),
+    ...(cues.length > 0 ? [`Think of this: ${cues.join('; ')}.`] : []),
+    toldApart(pattern, telling),
     ...marksOf(pattern, 'fault').map(faultInWords),
     choices(figure),
-    easierForm(pattern, library),
-    ...cautions.map(text => `**Take care.** ${text}`),
-    ...(cautions.length > 0 ? [`*${cautionNotice(telling.localRules)}*`] : []),
+    easierForm(pattern, telling),
   ]);
 }
 
-/** The same of a figure that was only begun: how it is held and counted. */
+/** The same of a figure that was only begun: how it is held and counted, the first of its pieces, and that it goes on. */
 export function tellBegun(figure: Figure, telling: FigureTelling): string[] {
+  const [cut] = figureCuts(figure);
+  const first = figure.parts[0]?.rhythm;
+  const goesOn =
+    cut && first
+      ? `It goes on from ${labelOf(figure, first, cut.event)} next time.`
+      : 'It goes on next time.';
   return paragraphs([
-    'It goes on next time.',
-    holdsInWords(figure),
-    countedWhole(figure, telling),
-    ...cautionsOf(figure.pattern, telling.studio).map(text => `**Take care.** ${text}`),
+    [holdsInWords(figure), countedWhole(figure, telling)].filter(Boolean).join(' '),
+    ...(cut ? figure.parts.map(part => partInWords(figure, part, telling.studio, cut.event)) : []),
+    goesOn,
   ]);
 }
 
@@ -67,19 +70,19 @@ function marksOf({ marks = [] }: Pattern, kind: 'cue' | 'signal' | 'fault') {
 }
 
 /** What a figure is for: the figures of the house that need it. */
-function whatItOpens({ id, dance }: Pattern, { patterns }: Library): string {
-  const opens = [...patterns.values()].filter(
+function whatItOpens({ id, dance }: Pattern, { library, met }: FigureTelling): string {
+  const opens = [...library.patterns.values()].filter(
     other =>
-      other.dance === dance && needsOf(other).includes(id) && isOffered(other) && other.kind !== 'drill',
+      met.has(other.id) && other.dance === dance && needsOf(other).includes(id) && other.kind !== 'drill',
   );
   if (opens.length === 0) return '';
-  const names = opens.slice(0, MOST_OPENED).map(({ name }) => name);
-  return `You need it for ${names.join(', ')}${opens.length > MOST_OPENED ? ' and more' : ''}.`;
+  const names = opens.slice(0, MOST_OPENED).map(({ name }) => escapeMarkdown(name));
+  return `You need it for ${allOf([...names, ...(opens.length > MOST_OPENED ? ['more'] : [])])}.`;
 }
 
-function holdsInWords({ pattern, dance }: Figure): string {
+export function holdsInWords({ pattern, dance }: Figure): string {
   const names = (ids: readonly string[]) =>
-    ids.map(id => `**${findHold(dance, id)?.name ?? id}**`).join(' or ');
+    ids.map(id => `**${escapeMarkdown(findHold(dance, id)?.name ?? id)}**`).join(' or ');
   const [entries, exits] = [entryHolds(pattern), allExitHolds(pattern)];
   if (entries.length === 0) return '';
   const stays = pattern.exit === undefined || pattern.exit === 'same' || entries.join() === exits.join();
@@ -90,13 +93,16 @@ function holdsInWords({ pattern, dance }: Figure): string {
 function handsInWords(figure: Figure): string {
   const ways = (figure.pattern.marks ?? []).filter(({ kind }) => kind === 'hold');
   const told = ways.map(({ event, text }) =>
-    event === undefined ? text : `on ${markCount(figure, event)} ${text}`,
+    event === undefined ? withinSentence(text) : `on ${markCount(figure, event)} ${withinSentence(text)}`,
   );
   return told.length === 0 ? '' : `Hands: ${told.join('; ')}.`;
 }
 
-function countedWhole(figure: Figure, { studio, tellsOtherCounts = false }: FigureTelling): string {
-  if (figure.parts.length === 0) return '';
+function countedWhole(
+  figure: Figure,
+  { studio, tellsOtherCounts = false, isCounted = false }: FigureTelling,
+): string {
+  if (figure.parts.length === 0 || isCounted) return '';
   const counts = countedBy(figure, studio.counting);
   const others = tellsOtherCounts
     ? otherSchools(figure).map(({ school, labels }) => ` ${school} counts it **${labels.join(' ')}**.`)
@@ -136,48 +142,53 @@ export function countedBy(figure: Figure, counting: Studio['counting']): string 
   }
 }
 
-function partInWords(figure: Figure, part: FigurePart, studio: Studio): string {
+/** A part in words, up to an event of it. */
+export function partInWords(
+  figure: Figure,
+  part: FigurePart,
+  studio: Studio,
+  upTo = Number.POSITIVE_INFINITY,
+): string {
   const names = { lead: 'Leader', follow: 'Follower', solo: 'Steps', ...studio.roles };
-  const steps = part.steps.flatMap(({ step, time }) =>
+  const steps = stepsBefore(part, upTo).flatMap(({ step, time }) =>
     step ? [`${time ? labelOf(figure, part.rhythm, time.event) : ''} ${stepInWords(step)}`.trim()] : [],
   );
   return `**${names[part.role]}:** ${steps.join(' · ')}`;
 }
 
-/** What is the same as in a figure that the class knows. */
-function likenedTo(figure: Figure, { library, known, studio }: FigureTelling): string {
-  const others = known.flatMap(id => {
-    const other = library.readings.get(id)?.figure;
-    return other && other.dance.id === figure.dance.id ? [other] : [];
-  });
-  const [nearest] = nearestFigures(figure, others, 1);
-  if (!nearest || nearest.novelty >= LIKENED_UNDER) return '';
-  return `You know most of it: ${comparisonInWords(figure, nearest.figure, studio.roles)}.`;
-}
-
-function toldApart(pattern: Pattern, { patterns }: Library): string {
-  const others = (pattern.lookalikes ?? []).flatMap(id => patterns.get(id)?.name ?? []);
-  const signals = marksOf(pattern, 'signal').map(({ text }) => text);
-  if (others.length === 0 && signals.length === 0) return '';
-  const from = others.length > 0 ? `Tell it from ${others.join(', ')}: ` : 'Its signal: ';
-  return `${from}${signals.join('; ') || 'watch where it parts from the other'}`;
+/** By what it is known, and from which look-alikes that the class has met. */
+function toldApart(pattern: Pattern, { library, met }: FigureTelling): string {
+  const others = (pattern.lookalikes ?? []).filter(id => met.has(id));
+  const signals = marksOf(pattern, 'signal').map(({ text }) => withinSentence(text));
+  if (signals.length === 0) return '';
+  const from = others.length > 0 ? `Tell it from ${namesOf(library, others)}` : 'Its signal';
+  return `${from}: ${signals.join('; ')}.`;
 }
 
 function faultInWords({ text, cure, rescue }: NonNullable<Pattern['marks']>[number]): string {
-  return [`Usual fault: ${text}`, cure && `Cure: ${cure}`, rescue && `If it happens: ${rescue}`]
+  return [
+    `Usual fault: ${sentenceOf(withinSentence(text))}`,
+    cure && sentenceOf(cure),
+    rescue && `If it happens: ${sentenceOf(withinSentence(rescue))}`,
+  ]
     .filter(Boolean)
     .join(' ');
 }
 
 function choices({ pattern, dance }: Figure): string {
   if (!Array.isArray(pattern.exit) || pattern.exit.length < 2) return '';
-  const holds = pattern.exit.map(id => findHold(dance, id)?.name ?? id);
+  const holds = pattern.exit.map(id => escapeMarkdown(findHold(dance, id)?.name ?? id));
   return `At the end the leader chooses: ${holds.join(' or ')}.`;
 }
 
-function easierForm({ id }: Pattern, { patterns }: Library): string {
-  const easier = [...patterns.values()].filter(
-    ({ variantOf, variantWhy, retired }) => variantOf === id && variantWhy === 'easier' && !retired,
+function easierForm({ id }: Pattern, { library, met }: FigureTelling): string {
+  const easier = [...library.patterns.values()].filter(
+    other => other.variantOf === id && other.variantWhy === 'easier' && met.has(other.id),
   );
-  return easier.length === 0 ? '' : `An easier form: ${easier.map(({ name }) => name).join(', ')}.`;
+  return easier.length === 0
+    ? ''
+    : `An easier form: ${namesOf(
+        library,
+        easier.map(other => other.id),
+      )}.`;
 }

@@ -38,7 +38,9 @@ export function sectionsMissing(draft: string, text: string): readonly RecapSect
 
 /** A recap with one more section, before what comes next week. */
 export function withSection(markdown: string, { text }: RecapSection): string {
-  const next = headingsOf(markdown).find(({ depth, title }) => depth === 2 && title === 'Next week');
+  const next = headingsOf(markdown).find(
+    ({ depth, title }) => depth === 2 && (title === 'Next time' || title === 'Next week'),
+  );
   return insert(markdown, next, text);
 }
 

@@ -122,6 +122,8 @@ async function draftOrder(
     attendance,
     students: await documentStore(scope, 'students').listSome(everInClass(section, attendance)),
     recaps: recaps.map(recap => ({ lesson: recap.lesson })),
+    dates: section.dates,
+    combinations: await documentStore(scope, 'combinations').listWhere('course_id = $2', [courseId]),
   };
 }
 

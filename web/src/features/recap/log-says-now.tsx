@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Notice } from '../../ui/notice.tsx';
 import { Button } from '../../ui/parts.tsx';
 import { draftRecapsInWorker } from '../../workers/planner.ts';
+import { combinationsQuery } from '../combine/combination-queries.ts';
 import { useClass, useCourse, usePlan } from '../course/course-context.ts';
 import type { RecapEditor } from './use-recap.ts';
 
@@ -14,6 +15,7 @@ export function LogSaysNow({ recap, editor }: { recap: RecapAnswer; editor: Reca
   const { section } = useClass();
   const { saved } = usePlan();
   const { lesson, audience } = recap;
+  const { data: combinations } = useQuery(combinationsQuery(answer.course.id));
   const { data: drafts } = useQuery({
     queryKey: [
       'draft-anew',
@@ -22,6 +24,7 @@ export function LogSaysNow({ recap, editor }: { recap: RecapAnswer; editor: Reca
       section?.logs.length,
       section?.notes.length,
       materialStamp,
+      combinations,
     ],
     queryFn: () =>
       draftRecapsInWorker(material, {
@@ -34,13 +37,17 @@ export function LogSaysNow({ recap, editor }: { recap: RecapAnswer; editor: Reca
         notes: section?.notes ?? [],
         attendance: section?.attendance ?? [],
         students: section?.students ?? [],
+        dates: section?.section.dates ?? [],
+        combinations: combinations ?? [],
         recaps: (section?.recaps ?? []).filter(other => other.lesson < lesson),
       }),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60_000,
   });
   const missing = drafts
-    ? sectionsMissing(drafts[audience], editor.text).filter(({ title }) => /^(New|Begun):/.test(title))
+    ? sectionsMissing(drafts[audience], editor.text).filter(({ title }) =>
+        /^(New|Finished|Begun):/.test(title),
+      )
     : [];
   if (missing.length === 0) return null;
   return (

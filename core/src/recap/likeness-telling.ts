@@ -1,0 +1,141 @@
+// What of a figure the class has danced already in another, in the house's count.
+import type { Library } from '../library/library.ts';
+import { compareFigures, rangesInWords, type SameRange } from '../likeness/compare.ts';
+import type { Role, Studio } from '../model/document.ts';
+import { escapeMarkdown } from '../model/escape-markdown.ts';
+import type { Figure, FigurePart } from '../steps/figure.ts';
+import { entryHolds, findHold } from '../steps/holds.ts';
+import { allOf } from './words.ts';
+
+interface Shared {
+  readonly other: Figure;
+  /** Of each part of the figure told the indexes of the steps that are shared. */
+  readonly steps: ReadonlyMap<Role, ReadonlySet<number>>;
+  /** Those of them that turn otherwise. */
+  readonly turning: ReadonlyMap<Role, ReadonlySet<number>>;
+  /** Of all steps of the figure told. */
+  readonly share: number;
+}
+
+const LEAST_SHARE = 0.5;
+
+/**
+ * In a sentence what a figure shares with the one of `known` that has most of its steps: aligned, up to a difference in turn or
+ * length.
+ * Empty unless more than half of it is shared.
+ */
+export function likenessInWords(
+  figure: Figure,
+  known: readonly string[],
+  { library, studio }: { readonly library: Library; readonly studio: Pick<Studio, 'roles'> },
+): string {
+  const others = known.flatMap(id => {
+    const other = library.readings.get(id)?.figure;
+    return other && id !== figure.pattern.id && other.dance.id === figure.dance.id ? [other] : [];
+  });
+  const found = mostShared(figure, others);
+  if (!found || found.share <= LEAST_SHARE) return '';
+  const name = escapeMarkdown(found.other.pattern.name);
+  const [first] = figure.parts;
+  if (found.share === 1 && first) {
+    const turned = runs([...first.steps.keys()].filter(index => isAt(figure, first, found.turning, index)));
+    const what =
+      turned.length === 0 ? '' : `; new is the turn on ${allOf(rangesInWords(figure, first, turned))}`;
+    return `The same steps as ${name}${fromHold(figure, found.other)}${what}.`;
+  }
+  const [same, fresh] = first ? ranges(figure, first, found) : [[], []];
+  if (first && same.length > 0 && fresh.length > 0) {
+    const told = rangesInWords(figure, first, fresh);
+    const isOne = fresh.length === 1 && fresh[0]?.from === fresh[0]?.to;
+    return `You know ${allOf(rangesInWords(figure, first, same))} from ${name}; new ${isOne ? 'is' : 'are'} ${allOf(told)}.`;
+  }
+  const whole = figure.parts.find(({ role, steps }) => found.steps.get(role)?.size === steps.length);
+  const roles = { lead: 'leader', follow: 'follower', solo: 'dancer', ...studio.roles };
+  return whole ? `The ${roles[whole.role].toLowerCase()}’s part is that of ${name}.` : '';
+}
+
+function mostShared(figure: Figure, others: readonly Figure[]): Shared | undefined {
+  let best: Shared | undefined;
+  const count = figure.parts.reduce((sum, { steps }) => sum + steps.length, 0);
+  for (const other of others) {
+    const { roles } = compareFigures(figure, other);
+    const indexesOf = (kinds: readonly string[]) =>
+      new Map(
+        figure.parts.map(({ role }) => {
+          const pairs = roles[role]?.pairs ?? [];
+          const own = pairs.flatMap(([index, , kind]) =>
+            index !== null && kinds.includes(kind) ? [index] : [],
+          );
+          return [role, new Set(own)] as const;
+        }),
+      );
+    const [steps, longer] = [indexesOf(['same', 'turn', 'length']), countOf(indexesOf(['length']))];
+    const shared = countOf(steps);
+    // At another pace throughout it is another figure.
+    if (longer > shared / 2) continue;
+    const share = count === 0 ? 0 : shared / count;
+    if (!best || share > best.share) best = { other, steps, turning: indexesOf(['turn']), share };
+  }
+  return best;
+}
+
+function countOf(steps: ReadonlyMap<Role, ReadonlySet<number>>): number {
+  return [...steps.values()].reduce((sum, { size }) => sum + size, 0);
+}
+
+/** The steps of a part that are shared in every role at that count, and the others. */
+function ranges(
+  figure: Figure,
+  first: FigurePart,
+  { steps }: Shared,
+): readonly [readonly SameRange[], readonly SameRange[]] {
+  const isNew = (index: number) => isAt(figure, first, stepsBesides(figure, steps), index);
+  const isShared = (index: number) => !isNew(index);
+  const all = [...first.steps.keys()];
+  return [runs(all.filter(isShared)), runs(all.filter(index => !isShared(index)))];
+}
+
+/** True where one of some steps is danced, in any role, at the count of a step of the first. */
+function isAt(
+  figure: Figure,
+  first: FigurePart,
+  steps: ReadonlyMap<Role, ReadonlySet<number>>,
+  index: number,
+): boolean {
+  const event = first.steps[index]?.time?.event;
+  return figure.parts.some(part => {
+    const own = part.steps.findIndex(({ time }) => time?.event === event);
+    return steps.get(part.role)?.has(own) === true;
+  });
+}
+
+/** The steps of each part that are not among some. */
+function stepsBesides(
+  { parts }: Figure,
+  steps: ReadonlyMap<Role, ReadonlySet<number>>,
+): ReadonlyMap<Role, ReadonlySet<number>> {
+  return new Map(
+    parts.map(part => {
+      const others = [...part.steps.keys()].filter(index => steps.get(part.role)?.has(index) !== true);
+      return [part.role, new Set(others)];
+    }),
+  );
+}
+
+function runs(indexes: readonly number[]): readonly SameRange[] {
+  const found: SameRange[] = [];
+  for (const index of indexes) {
+    const last = found.at(-1);
+    if (last && last.to === index - 1) found[found.length - 1] = { ...last, to: index };
+    else found.push({ from: index, to: index });
+  }
+  return found;
+}
+
+/** Where the same steps are danced from another hold. */
+function fromHold(figure: Figure, other: Figure): string {
+  const [own, theirs] = [entryHolds(figure.pattern), entryHolds(other.pattern)];
+  if (own.length === 0 || own.some(hold => theirs.includes(hold))) return '';
+  const names = own.map(id => `**${escapeMarkdown(findHold(figure.dance, id)?.name ?? id)}**`);
+  return `, from ${names.join(' or ')}`;
+}

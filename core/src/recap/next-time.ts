@@ -1,0 +1,50 @@
+// What comes next, with its date: what is carried over first, then what is new.
+import type { EveningByLog } from '../evening/evening-by-log.ts';
+import type { Library } from '../library/library.ts';
+import type { Course } from '../model/document.ts';
+import { allOf, dayInWords, namesOf } from './words.ts';
+
+interface NextTime {
+  readonly course: Course;
+  readonly library: Library;
+  readonly lesson: number;
+  /** Of each lesson of the class. */
+  readonly dates?: readonly string[] | undefined;
+  /** What the plan has for the next lesson. */
+  readonly next: readonly string[];
+}
+
+/** A paragraph; empty after the last lesson. What is not in the plan of the next lesson is not named. */
+export function nextTimeInWords(
+  { course, library, lesson, dates = [], next }: NextTime,
+  { missed, begun, fresh, known }: Pick<EveningByLog, 'missed' | 'begun' | 'fresh' | 'known'>,
+): string {
+  const count = course.lessons.length;
+  if (lesson >= count) return '';
+  const [own, then] = [dates[lesson - 1], dates[lesson]];
+  const when = own && then ? dayInWords(then, own) : 'next time';
+  const among = (ids: readonly string[]) => next.filter(id => ids.includes(id));
+  const [finished, left, twice] = [among(begun), among(missed), among(fresh)];
+  const fresher = next.filter(id => ![...finished, ...left, ...twice].includes(id));
+  const does = [
+    ...told('finish', finished),
+    ...told('go on with', twice),
+    ...told('come to', left),
+    ...told(finished.length + left.length + twice.length > 0 ? 'begin' : 'learn', fresher),
+  ];
+  const begins = when.charAt(0).toUpperCase() + when.slice(1);
+  const plan = `${begins}, we ${does.length > 0 ? allOf(does) : 'dance what we have had'}.`;
+  if (lesson < count - 1) return plan;
+  const asked = course.items
+    .map(({ pattern }) => pattern)
+    .filter(id => [...known, ...fresh, ...begun, ...next].includes(id))
+    .filter(id => library.patterns.get(id)?.kind !== 'drill' && library.patterns.get(id)?.kind !== 'quality');
+  const check = course.lessons[count - 1]?.fixed.check
+    ? `, and the check asks for ${namesOf(library, asked)}`
+    : '';
+  return `${plan} It is the last lesson: everything is danced through once more${check}.`;
+
+  function told(verb: string, ids: readonly string[]): string[] {
+    return ids.length === 0 ? [] : [`${verb} ${namesOf(library, ids)}`];
+  }
+}

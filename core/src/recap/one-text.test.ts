@@ -1,0 +1,155 @@
+import { describe, expect, test } from 'vitest';
+import { openLibrary } from '../library/library.ts';
+import type { FigureLog, LogResult, Pattern } from '../model/document.ts';
+import { log } from '../test/log.ts';
+import { course, figure, studio } from '../test/studio.ts';
+import { draftRecap } from './draft.ts';
+
+const steps = (lead: string) => ({ parts: { lead, follow: 'opposite' } });
+const WALK = 'L fwd, R fwd, L side, R close';
+const FIGURES: readonly Pattern[] = [
+  figure('walk', {
+    name: 'Walk',
+    ...steps(WALK),
+    marks: [{ kind: 'fault', text: 'The heels drag', cure: 'Lift the knee' }],
+  }),
+  figure('pass', { name: 'Pass', ...steps('L fwd, R fwd, L side, R +90 close') }),
+  figure('long', {
+    name: 'Long *way*',
+    ...steps('L back, R back, L side, R close'),
+    lookalikes: ['walk', 'never'],
+  }),
+  figure('never', { name: 'Never', ...steps('L back, R back, L back, R back') }),
+  figure('half', {
+    name: 'Half',
+    ...steps('L back, R back, L back, R close'),
+    cuts: [{ event: 2, hold: 'open' }],
+    marks: [{ kind: 'caution', text: 'Look round' }],
+  }),
+];
+const library = openLibrary(studio(FIGURES));
+const quay = course(['walk', 'pass', 'long', 'half'].map(pattern => ({ pattern, value: 'should' as const })));
+const DATES = ['2026-02-02', '2026-02-09', '2026-02-16', '2026-03-02', '2026-03-09'];
+
+function draft(
+  lesson: number,
+  results: Readonly<Record<string, LogResult>>,
+  { before = [], next = [] }: { before?: readonly FigureLog[]; next?: readonly string[] } = {},
+): string {
+  const own = Object.entries(results).map(([pattern, result]) => log(lesson, pattern, result));
+  return draftRecap({
+    ...{
+      studio: { name: 'Quay', timezone: 'UTC' },
+      course: quay,
+      library,
+      lesson,
+      audience: 'students',
+      dates: DATES,
+    },
+    ...{
+      logs: [...before, ...own],
+      next,
+      introduced: Object.keys(results).filter(id => !before.some(({ pattern }) => pattern === id)),
+    },
+  });
+}
+const had = (...ids: readonly string[]) => ids.map(id => log(1, id, 'solid') as FigureLog);
+
+describe('what a figure shares with one that is known', () => {
+  test('all steps but a turn: which turn is new', () => {
+    expect(draft(2, { pass: 'solid' }, { before: had('walk') })).toContain(
+      'The same steps as Walk; new is the turn on 4.',
+    );
+  });
+
+  test('half of the steps is not told, nor is a figure that the class has not had', () => {
+    expect(draft(2, { long: 'solid' }, { before: had('walk') })).not.toMatch(/The same steps|You know/);
+    expect(draft(1, { pass: 'solid' })).not.toMatch(/The same steps|You know/);
+  });
+
+  test('a figure earlier in the same text counts as known', () => {
+    expect(draft(1, { walk: 'solid', pass: 'solid' })).toContain('The same steps as Walk');
+  });
+});
+
+test('what the class has neither had nor in its plan is not named, and a name is no markup', () => {
+  const text = draft(1, { long: 'solid' });
+  expect(text).not.toContain('Never');
+  expect(text).toContain('## New: Long \\*way\\*');
+});
+
+test('the count that all share is said once', () => {
+  const text = draft(1, { walk: 'solid', pass: 'solid' });
+  expect(text.match(/1 2 3 4\*\*/g)).toHaveLength(1);
+  expect(draft(1, { walk: 'solid' }).match(/Counted \*\*1 2 3 4\*\*, 4 beats/g)).toHaveLength(1);
+});
+
+test('what was begun is told as far as its first piece, then finished, never new again', () => {
+  const begun = draft(2, { half: 'touched' }, { next: ['half'] });
+  expect(begun).toContain('Half is begun.');
+  expect(begun).toContain('**Leader:** 1 left back · 2 right back\n');
+  expect(begun).toContain('It goes on from 3 next time.');
+  expect(begun).toContain('we finish Half.');
+  const finished = draft(3, { half: 'solid' }, { before: [log(2, 'half', 'touched') as FigureLog] });
+  expect(finished).toContain('Tonight we finished Half.');
+  expect(finished).toContain('## Finished: Half');
+  expect(finished).not.toContain('New: Half');
+});
+
+test('practised are three at most: begun, then shaky with its fault and cure, then new', () => {
+  const text = draft(
+    2,
+    { half: 'touched', pass: 'solid', long: 'solid', walk: 'shaky' },
+    { before: had('walk') },
+  );
+  const practised = (text.split('## Practise at home\n')[1] ?? '').split('##')[0]?.match(/^- .*/gm);
+  expect(practised).toHaveLength(3);
+  expect(practised?.[0]).toMatch(/^- Half/);
+  expect(practised?.[1]).toContain('Walk: Watch this: the heels drag. Lift the knee.');
+});
+
+test('a caution stands once, at the end, with its figures, and then what it is not', () => {
+  const text = draft(2, { half: 'touched' });
+  expect(text).toMatch(/## Take care\n\n\*\*Half\.\*\* Look round\.\n\n\*Usual cautions/);
+  expect(text.match(/Look round/g)).toHaveLength(1);
+});
+
+describe('next time', () => {
+  test('with its date; over two weeks says so', () => {
+    expect(draft(1, { walk: 'solid' }, { next: ['pass'] })).toContain(
+      'Next Monday, 9 February, we learn Pass.',
+    );
+    expect(draft(3, { walk: 'solid' }, { next: ['pass'] })).toContain(
+      'On Monday, 2 March, in two weeks, we learn Pass.',
+    );
+  });
+
+  test('what is carried over comes first; what is not in the plan is not promised', () => {
+    const text = draft(
+      2,
+      { half: 'touched', long: 'not-reached', pass: 'not-reached' },
+      { next: ['long', 'half', 'walk'] },
+    );
+    expect(text).toContain('we finish Half, come to Long \\*way\\* and begin Walk.');
+    expect(text.split('## Next time')[1]).not.toContain('Pass');
+  });
+
+  test('before the last lesson it says that all is danced through; after it there is none', () => {
+    expect(draft(4, { walk: 'solid' })).toContain('everything is danced through once more');
+    const last = draft(5, { walk: 'solid' }, { before: had('pass') });
+    expect(last).not.toContain('Next time');
+    expect(last).toContain('## Everything once');
+    expect(last).toMatch(/### Pass\n/);
+  });
+});
+
+test('at the end the figures stand in the order of the combination that is danced', () => {
+  const source = {
+    ...{ studio: { name: 'Quay', timezone: 'UTC' }, course: quay, library, lesson: 5 },
+    ...{ audience: 'students' as const, logs: had('walk', 'pass', 'long'), introduced: [], next: [] },
+    wrapUp: { name: 'Round', patterns: ['long', 'walk'] },
+  };
+  const titles = draftRecap(source).match(/^### .*/gm);
+  expect(titles).toEqual(['### Long \\*way\\*', '### Walk', '### Pass']);
+  expect(draftRecap(source)).toContain('First as Round goes.');
+});

@@ -1,0 +1,33 @@
+import type { Library } from '../library/library.ts';
+import type { Attendance, Audience, Course, LessonNote, Log, Studio } from '../model/document.ts';
+import type { Placed } from '../plan/problem.ts';
+
+/** What a recap is drafted from. */
+export interface RecapSource {
+  readonly studio: Studio;
+  /** Where the local rules stand. */
+  readonly localRules?: string | undefined;
+  /** True: other schools' counts stand beside the house's. */
+  readonly tellsOtherCounts?: boolean;
+  readonly course: Course;
+  readonly library: Library;
+  readonly lesson: number;
+  readonly audience: Audience;
+  /** All entries of the class; those of later lessons are passed over. */
+  readonly logs: readonly Log[];
+  readonly notes?: readonly LessonNote[];
+  readonly attendance?: readonly Attendance[];
+  /** Names of the students of the class: none of them comes into the text for students. */
+  readonly students?: readonly { readonly id: string; readonly name: string }[];
+  /** What the lesson was to introduce, in the order of the evening, and for how many tenths of a minute each. */
+  readonly introduced: readonly string[];
+  readonly minutes?: { readonly [pattern: string]: number };
+  /** Figures of lessons before of which nobody wrote, by their lesson: they are taken as danced. */
+  readonly supposed?: Placed;
+  /** What comes next time. */
+  readonly next: readonly string[];
+  /** The date of each lesson of the class. */
+  readonly dates?: readonly string[] | undefined;
+  /** The combination that the last lesson dances. */
+  readonly wrapUp?: { readonly name: string; readonly patterns: readonly string[] } | undefined;
+}
