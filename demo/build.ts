@@ -34,6 +34,7 @@ function sectionRecaps(studio: StudioDocument, sectionId: string): Recap[] {
       notes: own(studio.notes),
       attendance: own(studio.attendance),
       students: studio.students ?? [],
+      members: section.students,
       dates: section.dates,
       combinations: studio.combinations ?? [],
       recaps: Array.from({ length: lesson - 1 }, (_, before) => ({ lesson: before + 1 })),

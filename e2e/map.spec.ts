@@ -277,3 +277,21 @@ test('a course is copied whole, with its plan, and changed without touching the 
   await courses.getByRole('link', { name: 'Hustle to copy' }).click();
   await expect(chipOf(page, 'gather')).toHaveAttribute('aria-label', new RegExp(`lesson ${gather}\\b`));
 });
+
+test('a promise that a move breaks is told where it is made, and in the brief once it is published', async ({
+  browser,
+}) => {
+  const page = await openAs(browser, 'Ottilie Marsh', '/courses/quickstep-1/map');
+  const notice = page.getByRole('status').filter({ hasText: 'Promised, and not kept by this plan' });
+  await chipOf(page, 'natural-turn').focus();
+  const before = await lessonOf(page, 'natural-turn');
+  await expect(notice).toHaveCount(0);
+  await page.keyboard.press('ArrowRight');
+  await expect(notice).toContainText(
+    `Tuesday 18:30 was promised Natural turn for lesson ${before}: by this plan it comes in lesson ${before + 1}.`,
+  );
+  await publish(page, 'Later');
+  await page.goto(`/courses/quickstep-1/brief?lesson=${before}`);
+  await expect(page.getByText('The class was promised for tonight:')).toBeVisible();
+  await expect(page.getByText(`Natural turn: it comes in lesson ${before + 1}`)).toBeVisible();
+});

@@ -1,6 +1,5 @@
 import {
   draftRecaps,
-  eveningByLog,
   followedPlacing,
   openLibrary,
   type RecapDrafts,
@@ -32,6 +31,7 @@ export function recap(args: Arguments): RecapDrafts {
     notes: own(document.notes),
     attendance: own(document.attendance),
     students: document.students ?? [],
+    members: section.students,
     dates: section.dates,
     combinations: document.combinations ?? [],
     recaps: Array.from({ length: lesson - 1 }, (_, before) => ({ lesson: before + 1 })),
@@ -41,10 +41,10 @@ export function recap(args: Arguments): RecapDrafts {
 /** The takes by which a lesson's new figures are filmed. */
 export function shots(args: Arguments) {
   const [file = '', sectionId = '', number = ''] = takeWords(args, 'FILE', 'SECTION', 'N');
-  const { document, section, lesson } = findLesson(file, sectionId, number);
+  const { document, section, course, lesson } = findLesson(file, sectionId, number);
   const logs = (document.logs ?? []).filter(log => log.section === section.id);
-  const { fresh, begun } = eveningByLog(logs, lesson);
-  return shotList([...fresh, ...begun], { library: openLibrary(document), studio: document.studio });
+  const { studio } = document;
+  return shotList({ library: openLibrary(document), studio, lessons: course.lessons.length, lesson, logs });
 }
 
 function findLesson(file: string, sectionId: string, number: string) {

@@ -49,6 +49,7 @@ export {
   lessonsPassed,
   shakyFigures,
 } from './class/progress.ts';
+export { type BrokenPromise, brokenPromises } from './class/promises.ts';
 export { findReversals, type Reversal } from './class/reversals.ts';
 export { isOnStaff, ownLessons } from './class/staff.ts';
 export {
@@ -436,6 +437,7 @@ export {
   readBlock,
 } from './recap/blocks.ts';
 export { type CalledFigure, type CallLine, callSheet } from './recap/call-sheet.ts';
+export { catchUpText } from './recap/catch-up.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf, cautionsWithCodes } from './recap/cautions.ts';
 export { draftRecap } from './recap/draft.ts';
 export { draftRecaps, type FinishedLesson, type RecapDrafts } from './recap/draft-recaps.ts';

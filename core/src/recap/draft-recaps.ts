@@ -9,6 +9,7 @@ import type {
   LessonNote,
   Log,
   Recap,
+  Section,
   Studio,
 } from '../model/document.ts';
 import type { Placing } from '../plan/problem.ts';
@@ -34,6 +35,8 @@ export interface FinishedLesson {
   readonly students?: readonly { readonly id: string; readonly name: string }[];
   /** The recaps there were before this lesson was finished. */
   readonly recaps: readonly Pick<Recap, 'lesson'>[];
+  /** Since when each is in the class. */
+  readonly members?: Section['students'];
   /** The date of each lesson of the class. */
   readonly dates?: readonly string[];
   /** Those of the course: the one of the last lesson is the walk through the series. */
@@ -63,6 +66,7 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
     notes = [],
     attendance = [],
     students = [],
+    members,
     dates,
     combinations = [],
   } = finished;
@@ -86,7 +90,7 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
   const textFor = (audience: Audience) =>
     draftRecap({
       ...{ studio, localRules, tellsOtherCounts, course, library },
-      ...{ lesson, audience, logs, notes, attendance, students, next, dates },
+      ...{ lesson, audience, logs, notes, attendance, students, next, members, dates },
       wrapUp: last && { name: last.name, patterns: patternsOf(last) },
       introduced: own?.ids ?? [],
       minutes: own?.minutes ?? {},

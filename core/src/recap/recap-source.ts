@@ -1,5 +1,5 @@
 import type { Library } from '../library/library.ts';
-import type { Attendance, Audience, Course, LessonNote, Log, Studio } from '../model/document.ts';
+import type { Attendance, Audience, Course, LessonNote, Log, Section, Studio } from '../model/document.ts';
 import type { Placed } from '../plan/problem.ts';
 
 /** What a recap is drafted from. */
@@ -26,6 +26,8 @@ export interface RecapSource {
   readonly supposed?: Placed;
   /** What comes next time. */
   readonly next: readonly string[];
+  /** Since when each is in the class. */
+  readonly members?: Section['students'] | undefined;
   /** The date of each lesson of the class. */
   readonly dates?: readonly string[] | undefined;
   /** The combination that the last lesson dances. */

@@ -61,6 +61,8 @@ function takenAsPlanned({ supposed = {}, library }: RecapSource): readonly strin
 function whoWasAway({
   logs,
   attendance = [],
+  members,
+  dates,
   students = [],
   lesson,
   library,
@@ -68,6 +70,7 @@ function whoWasAway({
   const lacking = missedFigures(
     logs.filter(log => log.lesson <= lesson),
     attendance.filter(entry => entry.lesson <= lesson),
+    members && dates ? { students: members, dates } : undefined,
   );
   const away = standingPresence(attendance)
     .filter(entry => entry.lesson === lesson && !entry.here)

@@ -122,6 +122,7 @@ async function draftOrder(
     attendance,
     students: await documentStore(scope, 'students').listSome(everInClass(section, attendance)),
     recaps: recaps.map(recap => ({ lesson: recap.lesson })),
+    members: section.students,
     dates: section.dates,
     combinations: await documentStore(scope, 'combinations').listWhere('course_id = $2', [courseId]),
   };

@@ -14,6 +14,7 @@ import { Label } from '../../ui/parts.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
 import { areNamesHidden } from '../course/course-view.ts';
 import { FigureLink } from '../course/figure-link.tsx';
+import { BrokenTonight } from './promised.tsx';
 import type { LessonOrder } from './use-lesson-order.ts';
 
 /** Tonight at a glance: what is new and from which hold, what is shaky, who lacks what, what to take care of. */
@@ -52,6 +53,7 @@ export function Tonight({ planned, order, recall }: LessonOrder) {
       {shaky.size > 0 && <Names words="Shaky" ids={[...shaky]} />}
       {fading.length > 0 && <Names words="Fading" ids={fading} />}
       {order.noTimeFor.length > 0 && <Names words="No time to review" ids={order.noTimeFor} />}
+      <BrokenTonight />
       <RolesExpected />
       <WhoLacksWhat />
       {cautions.map(text => (
@@ -105,9 +107,9 @@ function WhoLacksWhat() {
   if (!section || areNamesHidden(section)) return null;
   const earlier = <Entry extends { readonly lesson: number }>(entries: readonly Entry[]) =>
     entries.filter(entry => entry.lesson < lesson);
-  const missed = [...missedFigures(earlier(section.logs), earlier(section.attendance))].filter(([student]) =>
-    section.students.some(({ id }) => id === student),
-  );
+  const missed = [
+    ...missedFigures(earlier(section.logs), earlier(section.attendance), section.section),
+  ].filter(([student]) => section.students.some(({ id }) => id === student));
   if (missed.length === 0) return null;
   return (
     <chakra.div>

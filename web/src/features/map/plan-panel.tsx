@@ -5,6 +5,7 @@ import type { CourseCommands } from '../course/course-commands.ts';
 import { type PlanContent, useCourse } from '../course/course-context.ts';
 import { ChosenFigure } from './plan/chosen-figure.tsx';
 import { ClassMend } from './plan/class-mend.tsx';
+import { PromisesAtRisk } from './plan/promises-at-risk.tsx';
 import { PublishPlan } from './plan/publish-plan.tsx';
 import { StuckFigures } from './plan/stuck-figures.tsx';
 import type { MapMoves } from './plan/use-moves.ts';
@@ -50,6 +51,7 @@ export function PlanPanel({ chosen, ...props }: PanelProps & { readonly chosen: 
         <Label>{chosen.length} figures are chosen: arrows and dragging move them together.</Label>
       )}
       {last !== undefined && <ChosenFigure id={last} draft={plan.draft} moves={hands} />}
+      <PromisesAtRisk plan={plan} />
       {!(found && planner.isShown) && <StuckFigures draft={plan.draft} moves={hands} />}
     </>
   );

@@ -37,6 +37,7 @@ export function LogSaysNow({ recap, editor }: { recap: RecapAnswer; editor: Reca
         notes: section?.notes ?? [],
         attendance: section?.attendance ?? [],
         students: section?.students ?? [],
+        members: section?.section.students ?? [],
         dates: section?.section.dates ?? [],
         combinations: combinations ?? [],
         recaps: (section?.recaps ?? []).filter(other => other.lesson < lesson),

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { figureName, MOST_BLOCKS, missedFigures, printBlock } from '@map-step/core';
+import { catchUpText, figureName, missedFigures, standingLogs } from '@map-step/core';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { call } from '../../api/client.ts';
@@ -17,10 +17,12 @@ export function MissedByStudents() {
   const isMeant = section !== undefined && !areNamesHidden(section);
   const { data } = useQuery({ ...missedQuery(section?.section.id ?? ''), enabled: isMeant });
   if (!section || !isMeant) return null;
-  const missed = [...missedFigures(section.logs, section.attendance)].flatMap(([student, figures]) => {
-    const name = section.students.find(({ id }) => id === student)?.name;
-    return name === undefined ? [] : [{ student, name, figures }];
-  });
+  const missed = [...missedFigures(section.logs, section.attendance, section.section)].flatMap(
+    ([student, figures]) => {
+      const name = section.students.find(({ id }) => id === student)?.name;
+      return name === undefined ? [] : [{ student, name, figures }];
+    },
+  );
   if (missed.length === 0) return null;
   return (
     <Group title="Were away">
@@ -51,7 +53,7 @@ function missedQuery(section: string) {
 }
 
 function Missed({ student, name, figures, since }: MissedProps) {
-  const { library, answer } = useCourse();
+  const { library, answer, studio } = useCourse();
   const { section } = useClass();
   const names = figures.map(id => figureName(library, id));
   const client = useQueryClient();
@@ -94,17 +96,11 @@ function Missed({ student, name, figures, since }: MissedProps) {
 
   /** Just the figures, and nothing about anybody else. */
   function textOf(): string {
-    // A text takes so many blocks: of very many figures the counts alone are told.
-    const withSheets = figures.length * 2 <= MOST_BLOCKS;
-    const sections = figures
-      .slice(0, MOST_BLOCKS)
-      .map(figure =>
-        [
-          `## ${figureName(library, figure)}`,
-          printBlock({ kind: 'count', figure }),
-          ...(withSheets ? [printBlock({ kind: 'sheet', figure })] : []),
-        ].join('\n\n'),
-      );
-    return [`# ${answer.course.name}: what you missed`, ...sections].join('\n\n');
+    const had = standingLogs(section?.logs ?? []).flatMap(({ pattern, result }) =>
+      result === 'not-reached' ? [] : [pattern],
+    );
+    const { course } = answer;
+    const localRules = studio.localRules ?? undefined;
+    return catchUpText({ course, library, studio: studio.studio, localRules, figures, had });
   }
 }

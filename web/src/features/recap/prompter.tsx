@@ -1,18 +1,27 @@
 import { chakra } from '@chakra-ui/react';
+import type { ShotList } from '@map-step/core';
 import { useEffect, useRef, useState } from 'react';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 
-/** As one speaks to a camera. */
-const USUAL_WORDS = 130;
+/** As slowly and as fast as one speaks to a camera. */
+const [FEWEST_WORDS, MOST_WORDS] = [40, 300];
 
-/** The text in large letters that scrolls at speaking speed; it stops and goes on with Space. */
-export function Prompter({ text, close }: { text: string; close(): void }) {
+interface PrompterProps {
+  readonly text: string;
+  readonly shots: ShotList;
+  close(): void;
+}
+
+/** The text in large letters, which scrolls as fast as the takes beside it last; it stops and goes on with Space. */
+export function Prompter({ text, shots, close }: PrompterProps) {
   const view = useRef<HTMLDivElement>(null);
   const [isRunning, run] = useState(false);
-  const [words, setWords] = useState(USUAL_WORDS);
   const lines = plainLines(text);
   const count = lines.join(' ').split(/\s+/).length;
+  const usual = Math.min(MOST_WORDS, Math.max(FEWEST_WORDS, Math.round((count * 60) / shots.total)));
+  const [words, setWords] = useState(usual);
+  const [share, setShare] = useState(0);
   useEffect(() => {
     const { current } = view;
     if (!isRunning || !current) return;
@@ -37,9 +46,9 @@ export function Prompter({ text, close }: { text: string; close(): void }) {
         <NumberField
           label="Words a minute"
           value={words}
-          min={40}
-          max={300}
-          save={value => setWords(value ?? USUAL_WORDS)}
+          min={FEWEST_WORDS}
+          max={MOST_WORDS}
+          save={value => setWords(value ?? usual)}
         />
         <Label>words a minute, {Math.ceil((count / words) * 60)} s in all</Label>
         <Button look="quiet" onClick={close}>
@@ -47,22 +56,71 @@ export function Prompter({ text, close }: { text: string; close(): void }) {
         </Button>
       </chakra.div>
       <chakra.div
-        ref={view}
-        tabIndex={-1}
-        overflowY="auto"
-        height="calc(100vh - 15rem)"
-        bg="panel"
-        p="8"
-        fontSize={{ base: '1.75rem', md: '2.75rem' }}
-        lineHeight="1.4"
+        display="grid"
+        gridTemplateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 18rem' }}
+        gap="4"
       >
-        {lines.map((line, index) => (
-          <chakra.p key={`${index + 1} ${line}`} mb="6">
-            {line}
-          </chakra.p>
-        ))}
+        <chakra.div
+          ref={view}
+          tabIndex={-1}
+          overflowY="auto"
+          height="calc(100vh - 15rem)"
+          bg="panel"
+          p="8"
+          fontSize={{ base: '1.75rem', md: '2.75rem' }}
+          lineHeight="1.4"
+          onScroll={({ currentTarget: { scrollTop, scrollHeight, clientHeight } }) =>
+            setShare(scrollTop / Math.max(1, scrollHeight - clientHeight))
+          }
+        >
+          {lines.map((line, index) => (
+            <chakra.p key={`${index + 1} ${line}`} mb="6">
+              {line}
+            </chakra.p>
+          ))}
+        </chakra.div>
+        <Takes shots={shots} now={share * shots.total} />
       </chakra.div>
     </chakra.section>
+  );
+}
+
+/** The takes that the text is spoken over; the one at this second stands out. */
+function Takes({ shots: { takes }, now }: { shots: ShotList; now: number }) {
+  let from = 0;
+  const begun = takes.map(take => {
+    const begins = from;
+    from += take.seconds;
+    return begins;
+  });
+  const current = begun.findLastIndex(begins => begins <= now);
+  return (
+    <chakra.ol
+      aria-label="Takes"
+      listStyleType="none"
+      p="0"
+      display="grid"
+      gap="1"
+      alignContent="start"
+      overflowY="auto"
+      maxH="calc(100vh - 15rem)"
+    >
+      {takes.map(({ what, who, seconds }, index) => (
+        <chakra.li
+          key={what}
+          px="2"
+          borderLeft="4px solid"
+          borderColor={index === current ? 'now' : 'transparent'}
+          fontWeight={index === current ? '700' : undefined}
+          aria-current={index === current ? 'step' : undefined}
+        >
+          {what}{' '}
+          <Label>
+            {who}, {seconds} s
+          </Label>
+        </chakra.li>
+      ))}
+    </chakra.ol>
   );
 }
 
@@ -74,7 +132,8 @@ function plainLines(text: string): readonly string[] {
     .map(line =>
       line
         .replace(/^[#>\-\s]+/, '')
-        .replace(/[*_]/g, '')
+        .replace(/(?<!\\)[*_]/g, '')
+        .replace(/\\([^\w\s])/g, '$1')
         .trim(),
     )
     .filter(Boolean);

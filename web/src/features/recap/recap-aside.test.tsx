@@ -45,12 +45,26 @@ test('who was away is offered a link to what they missed', async () => {
 
 test('the shot list has the takes of what was new, and the prompter its text without signs', async () => {
   await renderInClass(<ShotsPage />, inClass);
-  expect(screen.getByText(/^8 takes, \d+ min \d+ s$/)).toBeTruthy();
+  expect(screen.getByText(/^7 takes, \d+ min \d+ s$/)).toBeTruthy();
   await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Prompter' })));
   expect(screen.getByText('New: Left turn')).toBeTruthy();
 });
 
-test('the prompter says how long the text takes at the speed of the speaker', async () => {
-  await renderInClass(<Prompter text={`# ${'word '.repeat(130)}`} close={() => undefined} />, inClass);
+test('the prompter speaks as long as the takes beside it last: 130 words in 60 seconds', async () => {
+  const take = { angle: 'from the front', who: 'both', tempo: 100, repeats: 1 };
+  const takes = [
+    { ...take, what: 'Walk: once', seconds: 20 },
+    { ...take, what: 'Turn: once', seconds: 40 },
+  ];
+  const text = `# ${'word '.repeat(129)}\\*last\\*`;
+  await renderInClass(<Prompter text={text} shots={{ takes, total: 60 }} close={() => undefined} />, inClass);
   expect(screen.getByText('words a minute, 60 s in all')).toBeTruthy();
+  expect(screen.getByText(/word \*last\*$/)).toBeTruthy();
+  expect(screen.getByRole('list', { name: 'Takes' }).textContent).toContain('Turn: once both, 40 s');
+  expect(
+    screen
+      .getByText(/^Walk: once/)
+      .closest('li')
+      ?.getAttribute('aria-current'),
+  ).toBe('step');
 });

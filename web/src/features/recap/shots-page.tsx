@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { eveningByLog, shotList } from '@map-step/core';
+import { shotList } from '@map-step/core';
 import { useState } from 'react';
 import { Button, Empty, Label } from '../../ui/parts.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
@@ -12,8 +12,11 @@ export function ShotsPage() {
   const { section } = useClass();
   const { lesson } = usePlace();
   const [isPrompting, prompt] = useState(false);
-  const { fresh, begun } = eveningByLog(section?.logs ?? [], lesson);
-  const { takes, total } = shotList([...fresh, ...begun], { library, studio: studio.studio });
+  const shots = shotList({
+    ...{ library, studio: studio.studio, lesson, logs: section?.logs ?? [] },
+    lessons: answer.course.lessons.length,
+  });
+  const { takes, total } = shots;
   const text = section?.recaps.find(
     ({ audience, lesson: of }) => audience === 'students' && of === lesson,
   )?.markdown;
@@ -23,7 +26,7 @@ export function ShotsPage() {
         A shot list has the figures that were new.
       </Empty>
     );
-  if (isPrompting && text) return <Prompter text={text} close={() => prompt(false)} />;
+  if (isPrompting && text) return <Prompter text={text} shots={shots} close={() => prompt(false)} />;
   return (
     <chakra.article display="grid" gap="3">
       <chakra.div display="flex" gap="3" alignItems="baseline" flexWrap="wrap">
