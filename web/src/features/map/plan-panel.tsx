@@ -47,11 +47,11 @@ export function PlanPanel({ chosen, ...props }: PanelProps & { readonly chosen: 
       {!(found && planner.isShown) && (
         <Verdict draft={plan.draft} moves={hands} isBrief={last !== undefined} />
       )}
+      <PromisesAtRisk plan={plan} />
       {chosen.length > 1 && (
         <Label>{chosen.length} figures are chosen: arrows and dragging move them together.</Label>
       )}
       {last !== undefined && <ChosenFigure id={last} draft={plan.draft} moves={hands} />}
-      <PromisesAtRisk plan={plan} />
       {!(found && planner.isShown) && <StuckFigures draft={plan.draft} moves={hands} />}
     </>
   );

@@ -4,8 +4,9 @@ import { useEffect, useRef, useState } from 'react';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 
-/** As slowly and as fast as one speaks to a camera. */
-const [FEWEST_WORDS, MOST_WORDS] = [40, 300];
+/** As slowly and as fast as one speaks to a camera, in words a minute; and as can be asked for. */
+const SPOKEN = { least: 110, most: 160 };
+const ASKED = { least: 40, most: 300 };
 
 interface PrompterProps {
   readonly text: string;
@@ -13,13 +14,13 @@ interface PrompterProps {
   close(): void;
 }
 
-/** The text in large letters, which scrolls as fast as the takes beside it last; it stops and goes on with Space. */
+/** The text in large letters, which scrolls as fast as the takes beside it last, as far as one can speak so; it stops and goes on with Space. */
 export function Prompter({ text, shots, close }: PrompterProps) {
   const view = useRef<HTMLDivElement>(null);
   const [isRunning, run] = useState(false);
   const lines = plainLines(text);
   const count = lines.join(' ').split(/\s+/).length;
-  const usual = Math.min(MOST_WORDS, Math.max(FEWEST_WORDS, Math.round((count * 60) / shots.total)));
+  const usual = Math.min(SPOKEN.most, Math.max(SPOKEN.least, Math.round((count * 60) / shots.total)));
   const [words, setWords] = useState(usual);
   const [share, setShare] = useState(0);
   useEffect(() => {
@@ -46,8 +47,8 @@ export function Prompter({ text, shots, close }: PrompterProps) {
         <NumberField
           label="Words a minute"
           value={words}
-          min={FEWEST_WORDS}
-          max={MOST_WORDS}
+          min={ASKED.least}
+          max={ASKED.most}
           save={value => setWords(value ?? usual)}
         />
         <Label>words a minute, {Math.ceil((count / words) * 60)} s in all</Label>
