@@ -79,6 +79,7 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
       planned && {
         ids: orderByHold(Object.keys(planned.minutes), library.patterns),
         minutes: planned.minutes,
+        placed: plan.ok ? plan.value.answer.placed : {},
         supposed: plan.ok ? plan.value.supposed : {},
       }
     );
@@ -86,12 +87,15 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
   const earlier = recaps.filter(recap => recap.lesson < lesson);
   const before = logs.filter(log => log.lesson < lesson);
   const own = plannedIn(lesson, before, earlier);
-  const next = plannedIn(lesson + 1, logs, [...recaps, { lesson }])?.ids ?? [];
+  const then = plannedIn(lesson + 1, logs, [...recaps, { lesson }]);
+  const next = then?.ids ?? [];
+  const placed = then?.placed ?? own?.placed;
   const textFor = (audience: Audience) =>
     draftRecap({
       ...{ studio, localRules, tellsOtherCounts, course, library },
       ...{ lesson, audience, logs, notes, attendance, students, next, members, dates },
       wrapUp: last && { name: last.name, patterns: patternsOf(last) },
+      ...(placed && { planned: Object.keys(placed) }),
       introduced: own?.ids ?? [],
       minutes: own?.minutes ?? {},
       supposed: own?.supposed ?? {},

@@ -40,7 +40,7 @@ describe('the recap is drafted from the log', () => {
     expect(text).toMatch(/## Take care\n\n\*\*Sway\.\*\* /);
     expect(text).toContain('Hands: on 2 by the back.');
     expect(text).toMatch(
-      /## Practise at home\n\n.*twice in a row, until it meets the phrase\.\n\n- Walk\.\n- Sway\.\n/,
+      /## Practise at home\n\n.*twice in a row, until it meets the phrase\.\n\n- Walk and Sway\.\n/,
     );
     expect(text).toContain('*Quay · One · week 2 of 5*');
     expect(text).toContain('## Next time\n\nNext time, we come to Wheel.');

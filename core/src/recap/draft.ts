@@ -2,7 +2,7 @@ import { standingLogs, standingNotes, standingPrepared } from '../class/standing
 import { type EveningByLog, eveningByLog } from '../evening/evening-by-log.ts';
 import type { Library } from '../library/library.ts';
 import { elementsOf } from '../likeness/taught-elements.ts';
-import type { Log, Pattern } from '../model/document.ts';
+import type { Pattern } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
 import { hasWholeWords } from '../model/whole-words.ts';
 import { cautionLines } from './cautions.ts';
@@ -12,7 +12,7 @@ import { practiceLines } from './practice.ts';
 import type { RecapSource } from './recap-source.ts';
 import { everythingOnce, keepDancing, sharedCount } from './series-telling.ts';
 import { staffLines } from './staff-telling.ts';
-import { allOf, namesOf, sentenceOf } from './words.ts';
+import { allOf, namesOf, sentenceOf, withinSentence } from './words.ts';
 
 const DRILLS: readonly Pattern['kind'][] = ['drill', 'quality'];
 
@@ -68,19 +68,22 @@ function whereItIs({ course, library, lesson }: RecapSource): string {
 
 /** The evening in a few sentences: what it was about, what was gone over again, what was begun, to which music, and what besides. */
 function theEvening(source: RecapSource, evening: EveningByLog): string {
-  const { library, lesson, logs } = source;
+  const { library } = source;
   const { fresh, begun, reviewed } = evening;
-  const isFinished = begunBefore(logs, lesson);
+  const isFinished = begunBefore(evening, source);
   const [news, finished] = [fresh.filter(id => !isFinished.has(id)), fresh.filter(id => isFinished.has(id))];
   const again = reviewed.map(({ pattern }) => pattern);
   const sentences = [
     news.length > 0 && `Tonight was about ${namesOf(library, news)}.`,
     finished.length > 0 && `${news.length > 0 ? 'We' : 'Tonight we'} finished ${namesOf(library, finished)}.`,
+    fresh.length === 0 && begun.length > 0 && `Tonight we began ${namesOf(library, begun)}.`,
     again.length > 0 &&
       (fresh.length + begun.length > 0
         ? `We went over ${namesOf(library, again)} again.`
         : `Tonight we danced what we know: ${namesOf(library, again)}.`),
-    begun.length > 0 && `${namesOf(library, begun)} ${begun.length === 1 ? 'is' : 'are'} begun.`,
+    fresh.length > 0 &&
+      begun.length > 0 &&
+      `${namesOf(library, begun)} ${begun.length === 1 ? 'is' : 'are'} begun.`,
     ...preparedSentences(source),
     ...musicSentences(source),
     ...elseSentences(source),
@@ -88,19 +91,19 @@ function theEvening(source: RecapSource, evening: EveningByLog): string {
   return sentences.filter(Boolean).join(' ');
 }
 
-/** Figures that an evening before only touched. */
-function begunBefore(logs: readonly Log[], lesson: number): ReadonlySet<string> {
-  return new Set(
-    standingLogs(logs).flatMap(({ pattern, lesson: at, result }) =>
-      at < lesson && result === 'touched' ? [pattern] : [],
-    ),
+/** Figures that an evening before touched, or had the pieces of. */
+function begunBefore({ known }: EveningByLog, { logs, lesson }: RecapSource): ReadonlySet<string> {
+  const touched = standingLogs(logs).flatMap(({ pattern, lesson: at, result }) =>
+    at < lesson && result === 'touched' ? [pattern] : [],
   );
+  return new Set([...touched, ...known]);
 }
 
 /** A section for each figure that is new, finished or begun; the count is said before them where all share it. */
-function figureSections(source: RecapSource, { fresh, begun, known }: EveningByLog): readonly string[] {
-  const { library, studio, course, lesson, logs } = source;
-  const isFinished = begunBefore(logs, lesson);
+function figureSections(source: RecapSource, evening: EveningByLog): readonly string[] {
+  const { library, studio, course, next } = source;
+  const { fresh, begun, known } = evening;
+  const isFinished = begunBefore(evening, source);
   const told = [...fresh, ...begun];
   const figures = told.flatMap(id => library.readings.get(id)?.figure ?? []);
   const shared = sharedCount(figures, studio.counting);
@@ -110,9 +113,17 @@ function figureSections(source: RecapSource, { fresh, begun, known }: EveningByL
     return at !== undefined && order !== undefined && at < order;
   });
   const had = [...below.map(({ id }) => id), ...known];
-  const met = new Set([...had, ...told, ...course.items.map(({ pattern }) => pattern)]);
+  const planned = source.planned ?? course.items.map(({ pattern }) => pattern);
+  const met = new Set([...had, ...told, ...planned]);
   const telling = (index: number): FigureTelling => ({
-    ...{ studio, library, met, known: [...had, ...told.slice(0, index)], isCounted: shared !== undefined },
+    ...{
+      studio,
+      library,
+      met,
+      known: [...had, ...told.slice(0, index)],
+      isCounted: shared !== undefined,
+      next,
+    },
     tellsOtherCounts: source.tellsOtherCounts ?? false,
   });
   return [
@@ -122,10 +133,11 @@ function figureSections(source: RecapSource, { fresh, begun, known }: EveningByL
       if (!figure) return [];
       const title = begun.includes(id) ? 'Begun' : isFinished.has(id) ? 'Finished' : 'New';
       const tell = begun.includes(id) ? tellBegun : tellFigure;
-      const isHalf = title === 'New' && figure.pattern.overTwoLessons && source.next.includes(id);
+      const isHalf = title === 'New' && figure.pattern.overTwoLessons && next.includes(id);
       return section(`${title}: ${escapeMarkdown(figure.pattern.name)}`, [
         ...tell(figure, telling(index)).slice(1),
         ...(isHalf ? ['', 'Tonight its pieces; next time they are joined.'] : []),
+        ...(title === 'Finished' && known.includes(id) ? ['', 'Its pieces are joined now.'] : []),
       ]);
     }),
   ];
@@ -139,8 +151,8 @@ function preparedSentences({ logs, lesson, course, library }: RecapSource): read
   );
   const names = standingPrepared(logs)
     .filter(log => log.lesson === lesson && log.result !== 'not-reached')
-    .map(({ element }) => escapeMarkdown(elements.get(element)?.name ?? element));
-  return names.length === 0 ? [] : [`We also tried ${allOf(names)}, for next time.`];
+    .map(({ element }) => withinSentence(elements.get(element)?.name ?? element));
+  return names.length === 0 ? [] : [`For next time we also tried this: ${allOf(names)}.`];
 }
 
 /** At which tempo it was danced to music. */

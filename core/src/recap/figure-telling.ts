@@ -22,6 +22,8 @@ export interface FigureTelling {
   readonly known: readonly string[];
   /** Figures that the class has had or has in its plan: no other is named. */
   readonly met: ReadonlySet<string>;
+  /** Figures that come next time. */
+  readonly next?: readonly string[];
   /** True where the count is said of all at once. */
   readonly isCounted?: boolean;
 }
@@ -50,14 +52,12 @@ export function tellFigure(figure: Figure, telling: FigureTelling): string[] {
 export function tellBegun(figure: Figure, telling: FigureTelling): string[] {
   const [cut] = figureCuts(figure);
   const first = figure.parts[0]?.rhythm;
-  const goesOn =
-    cut && first
-      ? `It goes on from ${labelOf(figure, first, cut.event)} next time.`
-      : 'It goes on next time.';
+  const goesOn = cut && first ? `It goes on from ${labelOf(figure, first, cut.event)}` : 'It goes on';
+  const isNext = telling.next?.includes(figure.pattern.id) ?? true;
   return paragraphs([
     [holdsInWords(figure), countedWhole(figure, telling)].filter(Boolean).join(' '),
     ...(cut ? figure.parts.map(part => partInWords(figure, part, telling.studio, cut.event)) : []),
-    goesOn,
+    `${goesOn} ${isNext ? 'next time' : 'another evening'}.`,
   ]);
 }
 
@@ -107,8 +107,8 @@ function countedWhole(
   const others = tellsOtherCounts
     ? otherSchools(figure).map(({ school, labels }) => ` ${school} counts it **${labels.join(' ')}**.`)
     : [];
-  const beats = figure.beats === null ? 'no set timing' : `${printBeats(figure.beats)} beats`;
-  return `Counted **${counts}**, ${beats}.${others.join('')}`;
+  if (figure.beats === null) return 'It has no set timing.';
+  return `Counted **${counts}**, ${printBeats(figure.beats)} beats.${others.join('')}`;
 }
 
 /** The figure as the house counts it; in numbers where it has no other way. */

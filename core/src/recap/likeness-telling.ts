@@ -5,6 +5,7 @@ import type { Role, Studio } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
 import type { Figure, FigurePart } from '../steps/figure.ts';
 import { entryHolds, findHold } from '../steps/holds.ts';
+import { stepTurn } from '../steps/step.ts';
 import { allOf } from './words.ts';
 
 interface Shared {
@@ -39,8 +40,14 @@ export function likenessInWords(
   const [first] = figure.parts;
   if (found.share === 1 && first) {
     const turned = runs([...first.steps.keys()].filter(index => isAt(figure, first, found.turning, index)));
-    const what =
-      turned.length === 0 ? '' : `; new is the turn on ${allOf(rangesInWords(figure, first, turned))}`;
+    const counts = allOf(rangesInWords(figure, first, turned));
+    const isNew = figure.parts.some(part =>
+      part.steps.some(
+        ({ step }, index) => step && stepTurn(step) !== 0 && found.turning.get(part.role)?.has(index),
+      ),
+    );
+    const turn = isNew ? `; new is the turn on ${counts}` : `, without the turn on ${counts}`;
+    const what = turned.length === 0 ? '' : turn;
     return `The same steps as ${name}${fromHold(figure, found.other)}${what}.`;
   }
   const [same, fresh] = first ? ranges(figure, first, found) : [[], []];
@@ -74,7 +81,9 @@ function mostShared(figure: Figure, others: readonly Figure[]): Shared | undefin
     // At another pace throughout it is another figure.
     if (longer > shared / 2) continue;
     const share = count === 0 ? 0 : shared / count;
-    if (!best || share > best.share) best = { other, steps, turning: indexesOf(['turn']), share };
+    const turning = indexesOf(['turn']);
+    const isNearer = best?.share === share && countOf(turning) < countOf(best.turning);
+    if (!best || share > best.share || isNearer) best = { other, steps, turning, share };
   }
   return best;
 }

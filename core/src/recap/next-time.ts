@@ -33,8 +33,10 @@ export function nextTimeInWords(
     ...told(finished.length + left.length + twice.length > 0 ? 'begin' : 'learn', fresher),
   ];
   const begins = when.charAt(0).toUpperCase() + when.slice(1);
-  const plan = `${begins}, we ${does.length > 0 ? allOf(does) : 'dance what we have had'}.`;
-  if (lesson < count - 1) return plan;
+  const isLastNext = lesson === count - 1;
+  if (does.length === 0 && !isLastNext) return `${begins}, we dance what we have had.`;
+  const plan = `${begins}, we ${allOf(does)}.`;
+  if (!isLastNext) return plan;
   const asked = course.items
     .map(({ pattern }) => pattern)
     .filter(id => [...known, ...fresh, ...begun, ...next].includes(id))
@@ -42,7 +44,8 @@ export function nextTimeInWords(
   const check = course.lessons[count - 1]?.fixed.check
     ? `, and the check asks for ${namesOf(library, asked)}`
     : '';
-  return `${plan} It is the last lesson: everything is danced through once more${check}.`;
+  const last = `the last lesson: everything is danced through once more${check}.`;
+  return does.length === 0 ? `${begins}, is ${last}` : `${plan} It is ${last}`;
 
   function told(verb: string, ids: readonly string[]): string[] {
     return ids.length === 0 ? [] : [`${verb} ${namesOf(library, ids)}`];

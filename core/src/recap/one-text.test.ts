@@ -4,6 +4,7 @@ import type { FigureLog, LogResult, Pattern } from '../model/document.ts';
 import { log } from '../test/log.ts';
 import { course, figure, studio } from '../test/studio.ts';
 import { draftRecap } from './draft.ts';
+import { likenessInWords } from './likeness-telling.ts';
 
 const steps = (lead: string) => ({ parts: { lead, follow: 'opposite' } });
 const WALK = 'L fwd, R fwd, L side, R close';
@@ -53,6 +54,11 @@ function draft(
     },
   });
 }
+const figureIn = (material: typeof library, id: string) => {
+  const found = material.readings.get(id)?.figure;
+  if (!found) throw new Error(id);
+  return found;
+};
 const had = (...ids: readonly string[]) => ids.map(id => log(1, id, 'solid') as FigureLog);
 
 describe('what a figure shares with one that is known', () => {
@@ -60,6 +66,21 @@ describe('what a figure shares with one that is known', () => {
     expect(draft(2, { pass: 'solid' }, { before: had('walk') })).toContain(
       'The same steps as Walk; new is the turn on 4.',
     );
+  });
+
+  test('the same without a turn, and the nearest of several that share all', () => {
+    expect(draft(2, { walk: 'solid' }, { before: had('pass') })).toContain(
+      'The same steps as Pass, without the turn on 4.',
+    );
+    const other = figure('again', { name: 'Again', ...steps(WALK) });
+    const material = openLibrary(studio([...FIGURES, other]));
+    const known = ['pass', 'walk'];
+    expect(
+      likenessInWords(figureIn(material, 'again'), known, {
+        library: material,
+        studio: {},
+      }),
+    ).toBe('The same steps as Walk.');
   });
 
   test('half of the steps is not told, nor is a figure that the class has not had', () => {
@@ -86,7 +107,7 @@ test('the count that all share is said once', () => {
 
 test('what was begun is told as far as its first piece, then finished, never new again', () => {
   const begun = draft(2, { half: 'touched' }, { next: ['half'] });
-  expect(begun).toContain('Half is begun.');
+  expect(begun).toContain('Tonight we began Half.');
   expect(begun).toContain('**Leader:** 1 left back · 2 right back\n');
   expect(begun).toContain('It goes on from 3 next time.');
   expect(begun).toContain('we finish Half.');
@@ -96,6 +117,23 @@ test('what was begun is told as far as its first piece, then finished, never new
   expect(finished).not.toContain('New: Half');
 });
 
+test('a figure over two lessons: its pieces first, joined next time, and not new again', () => {
+  const twice = openLibrary(studio([figure('join', { name: 'Join', overTwoLessons: true }), ...FIGURES]));
+  const text = (lesson: number, logs: readonly FigureLog[], next: readonly string[]) =>
+    draftRecap({
+      ...{ studio: { name: 'Quay', timezone: 'UTC' }, course: quay, library: twice, lesson, logs, next },
+      ...{ audience: 'students', introduced: ['join'] },
+    });
+  const first = log(1, 'join') as FigureLog;
+  expect(text(1, [first], ['join'])).toMatch(
+    /## New: Join[^#]*Tonight its pieces; next time they are joined\./,
+  );
+  expect(text(1, [first], ['join'])).toContain('we go on with Join.');
+  const joined = text(2, [first, log(2, 'join') as FigureLog], []);
+  expect(joined).toMatch(/## Finished: Join[^#]*Its pieces are joined now\./);
+  expect(joined).toContain('Tonight we finished Join.');
+});
+
 test('practised are three at most: begun, then shaky with its fault and cure, then new', () => {
   const text = draft(
     2,
@@ -103,9 +141,7 @@ test('practised are three at most: begun, then shaky with its fault and cure, th
     { before: had('walk') },
   );
   const practised = (text.split('## Practise at home\n')[1] ?? '').split('##')[0]?.match(/^- .*/gm);
-  expect(practised).toHaveLength(3);
-  expect(practised?.[0]).toMatch(/^- Half/);
-  expect(practised?.[1]).toContain('Walk: Watch this: the heels drag. Lift the knee.');
+  expect(practised).toEqual(['- Walk: watch this: the heels drag. Lift the knee.', '- Half and Pass.']);
 });
 
 test('a caution stands once, at the end, with its figures, and then what it is not', () => {

@@ -7,7 +7,7 @@ import { NUMBER_WORDS } from '../model/number-words.ts';
 import { TICKS_PER_BEAT, ticks } from '../model/units.ts';
 import type { Figure } from '../steps/figure.ts';
 import { fitPhrase } from '../timing/phrase.ts';
-import { sentenceOf, withinSentence } from './words.ts';
+import { namesOf, sentenceOf, withinSentence } from './words.ts';
 
 const MOST = 3;
 /** Slow enough to think, in hundredths of what the music is at least. */
@@ -35,7 +35,9 @@ export function practiceLines(
   const figures = chosen.flatMap(id => library.readings.get(id)?.figure ?? []);
   const repeats = new Set(figures.map(untilThePhrase));
   const isShared = figures.length > 1 && repeats.size === 1;
-  const lines = chosen.map(id => practiceOf(id, { library, drills, isTold: isTold.has(id), isShared }));
+  const told = chosen.map(id => practiceOf(id, { library, drills, isTold: isTold.has(id), isShared }));
+  const bare = chosen.filter((_, index) => told[index] === '');
+  const lines = [...told.filter(Boolean), ...(bare.length === 0 ? [] : [`- ${namesOf(library, bare)}.`])];
   return lines.length === 0
     ? []
     : [
@@ -72,6 +74,7 @@ interface Practised {
   readonly isShared: boolean;
 }
 
+/** A line; empty where nothing is to be said of it by itself. */
 function practiceOf(id: string, { library, drills, isTold, isShared }: Practised): string {
   const pattern = library.patterns.get(id);
   const name = escapeMarkdown(pattern?.name ?? id);
@@ -79,12 +82,13 @@ function practiceOf(id: string, { library, drills, isTold, isShared }: Practised
   const grades = pattern?.grades ?? drill?.grades ?? [];
   if (grades.length > 0) {
     const steps = grades.map(withinSentence).join('; then ');
-    return `- ${name}: ${drill ? `with ${escapeMarkdown(drill.name)}: ` : ''}${steps}.`;
+    return `- ${name}${drill ? ` with ${escapeMarkdown(drill.name)}` : ''}: ${steps}.`;
   }
   const figure = library.readings.get(id)?.figure;
   const often = figure && !isShared ? untilThePhrase(figure) : '';
-  const told = [often && `${often}.`, isTold ? '' : faultOf(pattern)].filter(Boolean);
-  return told.length === 0 ? `- ${name}.` : `- ${name}: ${told.join(' ')}`;
+  const fault = isTold ? '' : faultOf(pattern, often === '' ? 'watch this' : 'Watch this');
+  const told = [often && `${often}.`, fault].filter(Boolean);
+  return told.length === 0 ? '' : `- ${name}: ${told.join(' ')}`;
 }
 
 function untilThePhrase({ beats, dance }: Figure): string {
@@ -95,9 +99,9 @@ function untilThePhrase({ beats, dance }: Figure): string {
   return `${often} in a row, until it meets the phrase`;
 }
 
-function faultOf(pattern: Pattern | undefined): string {
+function faultOf(pattern: Pattern | undefined, begins: string): string {
   const fault = pattern?.marks?.find(({ kind, text }) => kind === 'fault' && text !== '');
   if (!fault) return '';
   const cure = fault.cure ? ` ${sentenceOf(fault.cure)}` : '';
-  return `Watch this: ${withinSentence(fault.text)}.${cure}`;
+  return `${begins}: ${withinSentence(fault.text)}.${cure}`;
 }

@@ -24,6 +24,8 @@ export interface RecapSource {
   readonly minutes?: { readonly [pattern: string]: number };
   /** Figures of lessons before of which nobody wrote, by their lesson: they are taken as danced. */
   readonly supposed?: Placed;
+  /** What lies in any lesson of the class's plan; all items of the course where it is not said. */
+  readonly planned?: readonly string[];
   /** What comes next time. */
   readonly next: readonly string[];
   /** Since when each is in the class. */
