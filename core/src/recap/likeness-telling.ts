@@ -51,12 +51,15 @@ export function likenessInWords(
     return `The same steps as ${name}${fromHold(figure, found.other)}${what}.`;
   }
   const [same, fresh] = first ? ranges(figure, first, found) : [[], []];
-  if (first && same.length > 0 && fresh.length > 0) {
-    const told = rangesInWords(figure, first, fresh);
+  const told = same.reduce((sum, { from, to }) => sum + to - from + 1, 0);
+  if (first && told > LEAST_SHARE * first.steps.length && fresh.length > 0) {
+    const news = rangesInWords(figure, first, fresh);
     const isOne = fresh.length === 1 && fresh[0]?.from === fresh[0]?.to;
-    return `You know ${allOf(rangesInWords(figure, first, same))} from ${name}; new ${isOne ? 'is' : 'are'} ${allOf(told)}.`;
+    return `You know ${allOf(rangesInWords(figure, first, same))} from ${name}; new ${isOne ? 'is' : 'are'} ${allOf(news)}.`;
   }
-  const whole = figure.parts.find(({ role, steps }) => found.steps.get(role)?.size === steps.length);
+  const whole = figure.parts.find(
+    ({ role, steps }) => found.steps.get(role)?.size === steps.length && found.turning.get(role)?.size === 0,
+  );
   const roles = { lead: 'leader', follow: 'follower', solo: 'dancer', ...studio.roles };
   return whole ? `The ${roles[whole.role].toLowerCase()}’s part is that of ${name}.` : '';
 }
@@ -92,13 +95,14 @@ function countOf(steps: ReadonlyMap<Role, ReadonlySet<number>>): number {
   return [...steps.values()].reduce((sum, { size }) => sum + size, 0);
 }
 
-/** The steps of a part that are shared in every role at that count, and the others. */
+/** The steps of a part that are the same in every role at that count, and those that are new, if only by their turn. */
 function ranges(
   figure: Figure,
   first: FigurePart,
-  { steps }: Shared,
+  { steps, turning }: Shared,
 ): readonly [readonly SameRange[], readonly SameRange[]] {
-  const isNew = (index: number) => isAt(figure, first, stepsBesides(figure, steps), index);
+  const others = stepsBesides(figure, steps);
+  const isNew = (index: number) => isAt(figure, first, others, index) || isAt(figure, first, turning, index);
   const isShared = (index: number) => !isNew(index);
   const all = [...first.steps.keys()];
   return [runs(all.filter(isShared)), runs(all.filter(index => !isShared(index)))];
