@@ -2,6 +2,7 @@
 // figures; the groups of states that all lead to one another are found by Tarjan's algorithm (SIAM J. Computing 1, 1972).
 // Linear in the starts and ends of the figures.
 import { groupBy } from '../model/group-by.ts';
+import { isOnlyPractised } from '../model/only-practised.ts';
 import { modulo } from '../model/units.ts';
 import { type Figure, type FigurePart, figureTurn } from '../steps/figure.ts';
 import { entryHolds, exitHolds } from '../steps/holds.ts';
@@ -52,7 +53,7 @@ export function routesAmong(figures: readonly Figure[], home: ReadonlySet<StandS
 
 /** True for what routes are made of: neither a drill nor a quality, and with steps. */
 export function isDanced({ pattern, parts }: Figure): boolean {
-  return parts.length > 0 && pattern.kind !== 'drill' && pattern.kind !== 'quality';
+  return parts.length > 0 && !isOnlyPractised(pattern);
 }
 
 /** The states that a figure may start in, and each with those that it ends in. */

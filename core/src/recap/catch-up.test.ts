@@ -20,7 +20,7 @@ const library = openLibrary(
 const quay = course(['walk', 'wrap'].map(pattern => ({ pattern, value: 'should' as const })));
 const text = catchUpText({
   ...{ course: quay, library, studio: { name: 'Quay', timezone: 'UTC' } },
-  ...{ figures: ['wrap'], had: ['walk', 'wrap'] },
+  ...{ figures: ['wrap'], had: ['walk', 'wrap'], planned: ['walk', 'wrap'] },
 });
 
 test('what was missed is told in words, then drawn: hold, count, both parts, signal, caution', () => {

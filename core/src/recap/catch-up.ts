@@ -15,14 +15,16 @@ interface CatchUp {
   readonly figures: readonly string[];
   /** What the class has danced, that with it. */
   readonly had: readonly string[];
+  /** What lies in any lesson of the class's plan. */
+  readonly planned: readonly string[];
 }
 
 /**
  * What somebody missed, as a text of its own: each figure in words, as a recap tells it, then its step sheet, and the cautions at
- * the end. It names nobody, and no figure that is not in the course.
+ * the end. It names nobody, and no figure that the class has neither had nor has in its plan.
  */
-export function catchUpText({ course, library, studio, localRules, figures, had }: CatchUp): string {
-  const met = new Set([...had, ...course.items.map(({ pattern }) => pattern)]);
+export function catchUpText({ course, library, studio, localRules, figures, had, planned }: CatchUp): string {
+  const met = new Set([...had, ...planned]);
   const knew = had.filter(id => !figures.includes(id));
   const patterns = figures.flatMap(id => library.patterns.get(id) ?? []);
   // A text takes so many blocks: of very many figures the words alone are told.

@@ -1,44 +1,19 @@
 import { planClass } from '../class/class-plan.ts';
 import { orderByHold } from '../evening/hold-order.ts';
-import type { Library } from '../library/library.ts';
-import type {
-  Attendance,
-  Audience,
-  Combination,
-  Course,
-  LessonNote,
-  Log,
-  Recap,
-  Section,
-  Studio,
-} from '../model/document.ts';
+import type { Audience, Combination, Log, Recap } from '../model/document.ts';
 import type { Placing } from '../plan/problem.ts';
 import { patternsOf } from '../sequences/patterns-of.ts';
 import { draftRecap } from './draft.ts';
+import type { RecapSource } from './recap-source.ts';
 
-export interface FinishedLesson {
-  readonly studio: Studio;
-  /** Where the local rules stand. */
-  readonly localRules?: string | undefined;
-  /** True: other schools' counts stand beside the house's. */
-  readonly tellsOtherCounts?: boolean;
-  readonly course: Course;
-  readonly library: Library;
+/** What the class's plan says of a lesson, and whom the text is for. */
+type ByPlan = 'audience' | 'introduced' | 'minutes' | 'supposed' | 'planned' | 'next' | 'wrapUp';
+
+export interface FinishedLesson extends Omit<RecapSource, ByPlan> {
   /** The plan that the classes follow. */
   readonly published: Placing;
-  /** From 1. */
-  readonly lesson: number;
-  /** All entries of the class, those of this lesson with them. */
-  readonly logs: readonly Log[];
-  readonly notes?: readonly LessonNote[];
-  readonly attendance?: readonly Attendance[];
-  readonly students?: readonly { readonly id: string; readonly name: string }[];
   /** The recaps there were before this lesson was finished. */
   readonly recaps: readonly Pick<Recap, 'lesson'>[];
-  /** Since when each is in the class. */
-  readonly members?: Section['students'];
-  /** The date of each lesson of the class. */
-  readonly dates?: readonly string[];
   /** Those of the course: the one of the last lesson is the walk through the series. */
   readonly combinations?: readonly Combination[];
 }
@@ -53,23 +28,8 @@ export interface RecapDrafts extends Readonly<Record<Audience, string>> {
  * plan as it is mended then brings next. Costs two mends of a plan, some 300 ms; the same input gives the same texts.
  */
 export function draftRecaps(finished: FinishedLesson): RecapDrafts {
-  const {
-    studio,
-    localRules,
-    tellsOtherCounts = false,
-    course,
-    library,
-    published,
-    lesson,
-    logs,
-    recaps,
-    notes = [],
-    attendance = [],
-    students = [],
-    members,
-    dates,
-    combinations = [],
-  } = finished;
+  const { published, recaps, combinations = [], ...source } = finished;
+  const { course, library, lesson, logs } = source;
   const last = combinations.findLast(one => one.course === course.id && one.lesson === course.lessons.length);
   const plannedIn = (number: number, entries: readonly Log[], behind: FinishedLesson['recaps']) => {
     const history = { logs: entries, recaps: behind, over: number - 1 };
@@ -92,8 +52,9 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
   const placed = then?.placed ?? own?.placed;
   const textFor = (audience: Audience) =>
     draftRecap({
-      ...{ studio, localRules, tellsOtherCounts, course, library },
-      ...{ lesson, audience, logs, notes, attendance, students, next, members, dates },
+      ...source,
+      audience,
+      next,
       wrapUp: last && { name: last.name, patterns: patternsOf(last) },
       ...(placed && { planned: Object.keys(placed) }),
       introduced: own?.ids ?? [],

@@ -4,6 +4,7 @@ import type { Library } from '../library/library.ts';
 import { elementsOf } from '../likeness/taught-elements.ts';
 import type { Pattern } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
+import { isOnlyPractised } from '../model/only-practised.ts';
 import { hasWholeWords } from '../model/whole-words.ts';
 import { cautionLines } from './cautions.ts';
 import { type FigureTelling, tellBegun, tellFigure } from './figure-telling.ts';
@@ -13,8 +14,6 @@ import type { RecapSource } from './recap-source.ts';
 import { everythingOnce, keepDancing, sharedCount } from './series-telling.ts';
 import { staffLines } from './staff-telling.ts';
 import { allOf, namesOf, sentenceOf, withinSentence } from './words.ts';
-
-const DRILLS: readonly Pattern['kind'][] = ['drill', 'quality'];
 
 /**
  * The recap of a lesson as Markdown, drafted from its log: one text, in which each thing is told once. The same input gives the
@@ -178,9 +177,7 @@ function elseSentences({ notes = [], lesson, audience, students = [] }: RecapSou
 function wholeSeries({ course, library, logs, lesson, studio, wrapUp }: RecapSource): readonly string[] {
   const taught = new Set(
     standingLogs(logs).flatMap(({ pattern, lesson: at, result }) =>
-      at <= lesson &&
-      result !== 'not-reached' &&
-      !DRILLS.includes(library.patterns.get(pattern)?.kind ?? 'basic')
+      at <= lesson && result !== 'not-reached' && !isOnlyPractised(library.patterns.get(pattern))
         ? [pattern]
         : [],
     ),

@@ -22,8 +22,7 @@ const LEAST_SHARE = 0.5;
 
 /**
  * In a sentence what a figure shares with the one of `known` that has most of its steps: aligned, up to a difference in turn or
- * length.
- * Empty unless more than half of it is shared.
+ * length. Empty unless more than half of it is shared.
  */
 export function likenessInWords(
   figure: Figure,
@@ -103,9 +102,8 @@ function ranges(
 ): readonly [readonly SameRange[], readonly SameRange[]] {
   const others = stepsBesides(figure, steps);
   const isNew = (index: number) => isAt(figure, first, others, index) || isAt(figure, first, turning, index);
-  const isShared = (index: number) => !isNew(index);
   const all = [...first.steps.keys()];
-  return [runs(all.filter(isShared)), runs(all.filter(index => !isShared(index)))];
+  return [runs(all.filter(index => !isNew(index))), runs(all.filter(isNew))];
 }
 
 /** True where one of some steps is danced, in any role, at the count of a step of the first. */

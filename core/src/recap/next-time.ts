@@ -2,6 +2,7 @@
 import type { EveningByLog } from '../evening/evening-by-log.ts';
 import type { Library } from '../library/library.ts';
 import type { Course } from '../model/document.ts';
+import { isOnlyPractised } from '../model/only-practised.ts';
 import { allOf, dayInWords, namesOf } from './words.ts';
 
 interface NextTime {
@@ -40,7 +41,7 @@ export function nextTimeInWords(
   const asked = course.items
     .map(({ pattern }) => pattern)
     .filter(id => [...known, ...fresh, ...begun, ...next].includes(id))
-    .filter(id => library.patterns.get(id)?.kind !== 'drill' && library.patterns.get(id)?.kind !== 'quality');
+    .filter(id => !isOnlyPractised(library.patterns.get(id)));
   const check = course.lessons[count - 1]?.fixed.check
     ? `, and the check asks for ${namesOf(library, asked)}`
     : '';

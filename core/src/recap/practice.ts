@@ -10,7 +10,7 @@ import { fitPhrase } from '../timing/phrase.ts';
 import { namesOf, sentenceOf, withinSentence } from './words.ts';
 
 const MOST = 3;
-/** Slow enough to think, in hundredths of what the music is at least. */
+/** Slow enough to think: so much of the slowest music. */
 const SLOW = 0.8;
 const WHOLE_TEMPO = 4;
 const MOST_REPEATS = 12;

@@ -1,6 +1,7 @@
 // What an evening puts together: tonight's figures twice, those of the evenings before once, in whole phrases, as many as are needed.
 import type { Library } from '../library/library.ts';
 import type { Combination, Dance } from '../model/document.ts';
+import { isOnlyPractised } from '../model/only-practised.ts';
 import { TICKS_PER_BEAT, ticks } from '../model/units.ts';
 import { combineFigures, type FoundSequence } from './combine.ts';
 import { homeStart } from './home-start.ts';
@@ -87,8 +88,7 @@ function askedFor(lessons: readonly (readonly string[])[]): readonly string[] {
 function isDanced(library: Library, dance: Dance, id: string): boolean {
   const reading = library.readings.get(id);
   if (!reading || reading.faults.length > 0 || reading.figure.dance.id !== dance.id) return false;
-  const { kind } = reading.figure.pattern;
-  return kind !== 'drill' && kind !== 'quality' && usableFigure(reading.figure) !== undefined;
+  return !isOnlyPractised(reading.figure.pattern) && usableFigure(reading.figure) !== undefined;
 }
 
 /** Whole phrases with room for what is asked, shortest first; where its beats never fill one, as many as they do. */

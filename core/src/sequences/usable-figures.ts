@@ -3,6 +3,7 @@ import type { DancedWay } from '../couple/carry.ts';
 import { danceFigure, entryOf, exitOf } from '../library/danced-figures.ts';
 import { isOffered, type Library } from '../library/library.ts';
 import type { Dance, Role } from '../model/document.ts';
+import { isOnlyPractised } from '../model/only-practised.ts';
 import type { Ticks } from '../model/units.ts';
 import { type Figure, type FigurePart, figureTurn } from '../steps/figure.ts';
 import { entryHolds, exitHolds } from '../steps/holds.ts';
@@ -60,8 +61,7 @@ export function usableFigure(figure: Figure): SequenceFigure | undefined {
 export function usableFigures(library: Library, dance: string): readonly SequenceFigure[] {
   return [...library.readings.values()].flatMap(({ figure, faults }) => {
     const { pattern, dance: own } = figure;
-    const isMusic = pattern.kind !== 'drill' && pattern.kind !== 'quality';
-    if (own.id !== dance || !isOffered(pattern) || !isMusic || faults.length > 0) return [];
+    if (own.id !== dance || !isOffered(pattern) || isOnlyPractised(pattern) || faults.length > 0) return [];
     return usableFigure(figure) ?? [];
   });
 }

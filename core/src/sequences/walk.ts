@@ -2,6 +2,7 @@
 // own place carried on. After a link that fails it goes on as if the figure had been danced from the middle of its hold. Linear in
 // figures by the ways through them.
 import type { Off } from '../couple/carry.ts';
+import { wholeOf } from '../library/halves.ts';
 import { figureName, type Library } from '../library/library.ts';
 import type { Dance, Role } from '../model/document.ts';
 import { modulo, type Ticks } from '../model/units.ts';
@@ -78,7 +79,9 @@ export function walkSequence(library: Library, { dance, start, steps, end }: Giv
     stands.push({ id, figure, item, from: at });
     const row = stands.length - 1;
     if (!figure) {
-      const message = `${figureName(library, id)} has no beats: nobody can say where the music is after it`;
+      const message = library.readings.get(id)
+        ? `${figureName(library, id)} has no beats: nobody can say where the music is after it`
+        : `${figureName(library, wholeOf(id))} cannot be danced so: there is no such figure, or it is not cut there`;
       faults.push({ row, item, code: 'untimed', message });
       continue;
     }

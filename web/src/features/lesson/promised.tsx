@@ -1,18 +1,14 @@
-import { brokenPromises, figureName } from '@map-step/core';
+import { figureName } from '@map-step/core';
 import { Label } from '../../ui/parts.tsx';
-import { useClass, useCourse, usePlace } from '../course/course-context.ts';
+import { useCourse, usePlace } from '../course/course-context.ts';
 import { promiseInWords } from '../course/promise-words.ts';
+import { useBrokenPromises } from '../course/use-broken-promises.ts';
 
 /** What the class was told it would do tonight, where the plan does not hold it. */
 export function BrokenTonight() {
   const { library } = useCourse();
-  const { section, classPlan } = useClass();
   const { lesson } = usePlace();
-  if (!section || !classPlan) return null;
-  const broken = brokenPromises({
-    ...{ recaps: section.recaps, logs: section.logs },
-    ...{ placed: classPlan.answer.placed, behind: classPlan.progress.lessons },
-  }).filter(promise => promise.lesson === lesson - 1);
+  const broken = (useBrokenPromises() ?? []).filter(promise => promise.lesson === lesson - 1);
   if (broken.length === 0) return null;
   return (
     <div>

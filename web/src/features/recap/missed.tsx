@@ -54,7 +54,7 @@ function missedQuery(section: string) {
 
 function Missed({ student, name, figures, since }: MissedProps) {
   const { library, answer, studio } = useCourse();
-  const { section } = useClass();
+  const { section, classPlan } = useClass();
   const names = figures.map(id => figureName(library, id));
   const client = useQueryClient();
   const id = section?.section.id ?? '';
@@ -100,7 +100,8 @@ function Missed({ student, name, figures, since }: MissedProps) {
       result === 'not-reached' ? [] : [pattern],
     );
     const { course } = answer;
+    const planned = Object.keys(classPlan?.answer.placed ?? {});
     const localRules = studio.localRules ?? undefined;
-    return catchUpText({ course, library, studio: studio.studio, localRules, figures, had });
+    return catchUpText({ course, library, studio: studio.studio, localRules, figures, had, planned });
   }
 }

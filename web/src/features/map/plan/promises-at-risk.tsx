@@ -1,7 +1,17 @@
-import { type BrokenPromise, brokenPromises, figureName, keptPlacing, lessonsPassed } from '@map-step/core';
+import type { SectionAnswer } from '@map-step/contract';
+import {
+  type BrokenPromise,
+  brokenPromises,
+  type ClassPlan,
+  countDifferences,
+  figureName,
+  keptPlacing,
+  lessonsPassed,
+  type Placing,
+} from '@map-step/core';
 import { useQueries } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { Notice } from '../../../ui/notice.tsx';
 import { type PlanContent, useCourse } from '../../course/course-context.ts';
 import { classPlanQuery, sectionQuery } from '../../course/course-queries.ts';
@@ -11,7 +21,8 @@ import { promiseInWords } from '../../course/promise-words.ts';
 export function PromisesAtRisk({ plan }: { plan: PlanContent }) {
   const { library } = useCourse();
   const { placed, ahead } = useDeferredValue(plan.draft);
-  const found = useBrokenBy({ placed, ahead });
+  const draft = useMemo(() => ({ placed, ahead }), [placed, ahead]);
+  const found = useBrokenBy(draft);
   if (found.length === 0) return null;
   return (
     <Notice tone="now" title="Promised, and not kept by this plan">
@@ -31,24 +42,27 @@ interface AtRisk {
   readonly promise: BrokenPromise;
 }
 
-/** For each class the promises that its plan would break if it followed this one. */
-function useBrokenBy(placing: Pick<PlanContent['draft'], 'placed' | 'ahead'>): readonly AtRisk[] {
+/** For each class the promises that its plan would break if it followed this one. A class that nothing is open for is not planned. */
+function useBrokenBy(draft: Placing): readonly AtRisk[] {
   const { answer, material, today } = useCourse();
   const { course, published, sections } = answer;
-  const classes = useQueries({ queries: sections.map(({ id }) => sectionQuery(id)) }).map(({ data }) => data);
-  const plansBy = (by: typeof placing | undefined) =>
-    classes.map(data =>
-      by && data
-        ? classPlanQuery(material, course, by, data, lessonsPassed(data.section.dates, today))
-        : { ...classPlanQuery(material, course, placing, undefined, 0) },
-    );
-  const followed = published ? keptPlacing(published) : undefined;
-  const now = useQueries({ queries: plansBy(followed) });
-  const then = useQueries({ queries: plansBy(followed && placing) });
-  return classes.flatMap((data, index): AtRisk[] => {
+  const classes = useQueries({ queries: sections.map(({ id }) => sectionQuery(id)), combine: loaded });
+  // The keys are long: they are made anew only when something of them has changed.
+  const asked = useMemo(() => {
+    const followed = published ? keptPlacing(published) : undefined;
+    if (!followed || countDifferences(followed, draft) === 0) return [];
+    return classes.filter(hasOpenPromise).map(data => {
+      const passed = lessonsPassed(data.section.dates, today);
+      const queryBy = (placing: Placing) => classPlanQuery(material, course, placing, data, passed);
+      return { data, byNow: queryBy(followed), byDraft: queryBy(draft) };
+    });
+  }, [classes, published, draft, material, course, today]);
+  const now = useQueries({ queries: asked.map(({ byNow }) => byNow) });
+  const then = useQueries({ queries: asked.map(({ byDraft }) => byDraft) });
+  return asked.flatMap(({ data }, index): AtRisk[] => {
     const [before, after] = [now[index]?.data, then[index]?.data];
-    if (!data || !before?.ok || !after?.ok) return [];
-    const brokenIn = ({ answer: { placed }, progress }: typeof before.value) =>
+    if (!before?.ok || !after?.ok) return [];
+    const brokenIn = ({ answer: { placed }, progress }: ClassPlan) =>
       brokenPromises({ recaps: data.recaps, logs: data.logs, placed, behind: progress.lessons });
     const already = new Set(brokenIn(before.value).map(({ pattern }) => pattern));
     const [day] = data.section.dates;
@@ -57,4 +71,17 @@ function useBrokenBy(placing: Pick<PlanContent['draft'], 'placed' | 'ahead'>): r
       .filter(({ pattern, isOver }) => !isOver && !already.has(pattern))
       .map(promise => ({ name, promise }));
   });
+}
+
+function loaded(results: readonly { readonly data: SectionAnswer | undefined }[]): readonly SectionAnswer[] {
+  return results.flatMap(({ data }) => data ?? []);
+}
+
+/** True where its newest recap promises something. */
+function hasOpenPromise({ recaps }: SectionAnswer): boolean {
+  const last = Math.max(0, ...recaps.map(({ lesson }) => lesson));
+  return recaps.some(
+    ({ lesson, audience, promises, published }) =>
+      lesson === last && audience === 'students' && published !== null && promises.length > 0,
+  );
 }
