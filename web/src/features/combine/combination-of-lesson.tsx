@@ -3,7 +3,7 @@ import { type Combination, callSheet, standOf, walkSequence } from '@map-step/co
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { Label } from '../../ui/parts.tsx';
+import { Label, Skeleton } from '../../ui/parts.tsx';
 import { useCourse, usePlace } from '../course/course-context.ts';
 import { combinationsQuery, eveningQuery } from './combination-queries.ts';
 import { phrasesInWords } from './sequence-words.ts';
@@ -47,6 +47,7 @@ function Proposal({ room, lesson, isLarge }: ProposalProps) {
       {words}
     </Link>
   );
+  if (had && data === undefined) return <Skeleton lines={3} />;
   if (!had || !data) return <p>{link('Put something together')}</p>;
   const danced = { dance: had.dance.id, ...proposedDance(data) };
   return <Lines danced={danced} title={<>Proposed. {link('Change it or keep it')}.</>} isLarge={isLarge} />;
