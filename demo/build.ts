@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import {
   draftRecaps,
-  followedPlacing,
+  finishedLesson,
   openLibrary,
   type Recap,
   type StudioDocument,
@@ -18,27 +18,11 @@ function sectionRecaps(studio: StudioDocument, sectionId: string): Recap[] {
   const section = studio.sections?.find(({ id }) => id === sectionId);
   const course = studio.courses?.find(({ id }) => id === section?.course);
   if (!section || !course) throw new Error(`${sectionId}: there is no such class`);
-  const own = <Entry extends { readonly section: string }>(entries: readonly Entry[] = []) =>
-    entries.filter(entry => entry.section === sectionId);
-  const logs = own(studio.logs);
-  const published = studio.plans?.findLast(plan => plan.course === course.id && plan.published);
+  const logs = studio.logs?.filter(log => log.section === sectionId) ?? [];
   const taught = Math.max(...logs.map(({ lesson }) => lesson));
+  const library = openLibrary(studio);
   return Array.from({ length: taught }, (_, index) => index + 1).flatMap(lesson => {
-    const drafts = draftRecaps({
-      studio: studio.studio,
-      course,
-      library: openLibrary(studio),
-      published: followedPlacing(course, published),
-      lesson,
-      logs: logs.filter(log => log.lesson <= lesson),
-      notes: own(studio.notes),
-      attendance: own(studio.attendance),
-      students: studio.students ?? [],
-      members: section.students,
-      dates: section.dates,
-      combinations: studio.combinations ?? [],
-      recaps: Array.from({ length: lesson - 1 }, (_, before) => ({ lesson: before + 1 })),
-    });
+    const drafts = draftRecaps(finishedLesson(studio, library, { section, course, lesson }));
     return (['students', 'staff'] as const).map(audience => ({
       section: sectionId,
       lesson,

@@ -1,6 +1,6 @@
 import {
   draftRecaps,
-  followedPlacing,
+  finishedLesson,
   openLibrary,
   type RecapDrafts,
   type StudioDocument,
@@ -13,29 +13,7 @@ import { type Arguments, takeWords, UsageError } from './usage.ts';
 export function recap(args: Arguments): RecapDrafts {
   const [file = '', sectionId = '', number = ''] = takeWords(args, 'FILE', 'SECTION', 'N');
   const { document, section, course, lesson } = findLesson(file, sectionId, number);
-  const own = <Entry extends { readonly section: string; readonly lesson: number }>(
-    entries: readonly Entry[] = [],
-  ) => entries.filter(entry => entry.section === section.id && entry.lesson <= lesson);
-  const published = document.plans?.findLast(plan => plan.course === course.id && plan.published);
-  return draftRecaps({
-    studio: document.studio,
-    ...(typeof document.settings?.['localRules'] === 'string' && {
-      localRules: document.settings['localRules'],
-    }),
-    tellsOtherCounts: document.settings?.['otherCounts'] === true,
-    course,
-    library: openLibrary(document),
-    published: followedPlacing(course, published),
-    lesson,
-    logs: own(document.logs),
-    notes: own(document.notes),
-    attendance: own(document.attendance),
-    students: document.students ?? [],
-    members: section.students,
-    dates: section.dates,
-    combinations: document.combinations ?? [],
-    recaps: Array.from({ length: lesson - 1 }, (_, before) => ({ lesson: before + 1 })),
-  });
+  return draftRecaps(finishedLesson(document, openLibrary(document), { section, course, lesson }));
 }
 
 /** The takes by which a lesson's new figures are filmed. */

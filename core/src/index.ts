@@ -441,6 +441,7 @@ export { catchUpText } from './recap/catch-up.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf, cautionsWithCodes } from './recap/cautions.ts';
 export { draftRecap } from './recap/draft.ts';
 export { draftRecaps, type FinishedLesson, type RecapDrafts } from './recap/draft-recaps.ts';
+export { finishedLesson } from './recap/finished-lesson.ts';
 export {
   type RecapSection,
   sectionsMissing,

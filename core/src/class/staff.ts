@@ -1,4 +1,4 @@
-import type { Section } from '../model/document.ts';
+import type { Person, Section } from '../model/document.ts';
 
 /**
  * True when a person is on the staff of a class on a date: within the days they were given, both included.
@@ -25,4 +25,17 @@ export function ownLessons(
 ): readonly number[] {
   const all = Array.from({ length: lessons }, (_, index) => index + 1);
   return all.filter(lesson => isOnStaff(section, person, section.dates[lesson - 1]));
+}
+
+/** The names of those who stand in on a date: they are there for certain days only, or for standing in. */
+export function standIns(
+  { staff }: Pick<Section, 'staff'>,
+  people: readonly Pick<Person, 'id' | 'name' | 'role'>[],
+  date: string | undefined,
+): readonly Pick<Person, 'id' | 'name'>[] {
+  const isFor = (id: string) =>
+    staff.some(({ person, from, to }) => person === id && from !== undefined && to !== undefined);
+  return people.filter(
+    ({ id, role }) => isOnStaff({ staff }, id, date) && (role === 'stand-in' || isFor(id)),
+  );
 }

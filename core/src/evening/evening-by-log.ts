@@ -15,6 +15,8 @@ export interface EveningByLog {
   readonly missed: readonly string[];
   /** What the class had danced before, solid or shaky. */
   readonly known: readonly string[];
+  /** What it had touched before and never more than that. */
+  readonly touched: readonly string[];
 }
 
 /**
@@ -35,6 +37,9 @@ export function eveningByLog(
     at < lesson && (result === 'solid' || result === 'shaky') ? [pattern] : [],
   );
   const wasDanced = new Set([...supposed, ...logged]);
+  const wasTouched = standing.flatMap(({ pattern, lesson: at, result }) =>
+    at < lesson && result === 'touched' && !wasDanced.has(pattern) ? [pattern] : [],
+  );
   const isNew = (id: string) => introduced.includes(id) || !wasDanced.has(id);
   const besides = logs.filter(({ pattern }) => !introduced.includes(pattern)).map(({ pattern }) => pattern);
   // What was danced for the first time though it was not planned is new too.
@@ -48,5 +53,6 @@ export function eveningByLog(
     begun: of('touched'),
     missed: of('not-reached', undefined),
     known: [...wasDanced],
+    touched: [...new Set(wasTouched)],
   };
 }

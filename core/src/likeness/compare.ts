@@ -168,10 +168,17 @@ export function rangesInWords(figure: Figure, part: FigurePart, ranges: readonly
 function rangeInWords(figure: Figure, part: FigurePart, { from, to }: SameRange): string {
   const count = (index: number) => stepCount(figure, part, index);
   const [begin, end] = [measureOf(figure, part, from), measureOf(figure, part, to)];
-  if (begin === undefined || end === undefined)
-    return from === to ? count(from) : `${count(from)}–${count(to)}`;
-  if (begin === end) return `${begin}, ${from === to ? count(from) : `${count(from)}–${count(to)}`}`;
+  if (begin === undefined || end === undefined) return rangeOf(count, from, to);
+  if (begin === end) return `${begin}, ${rangeOf(count, from, to)}`;
   return `${begin}, ${count(from)} to ${end}, ${count(to)}`;
+}
+
+/** `2–3`; two that are no numbers are said in a row: `& 1`. */
+function rangeOf(count: (step: number) => string, from: number, to: number): string {
+  if (from === to) return count(from);
+  const [begin, end] = [count(from), count(to)];
+  const isInRow = to === from + 1 && !/^\d+$/.test(begin);
+  return isInRow ? `${begin} ${end}` : `${begin}–${end}`;
 }
 
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];

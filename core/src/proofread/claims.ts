@@ -57,7 +57,9 @@ const counted: Claim = passage => {
     const said = tokensOf(match[0]);
     // A turn of the count tells how often: `1 2 3, 2 2 3`.
     const isRepeat = said.length > 3 && said.some((token, index) => index > 0 && token === said[index - 1]);
-    return isRepeat || ways.some(way => isWithin(said, [...way, ...way]))
+    // Single counts in a row, as in “flat on 2, 3, 6 and 7”, are no way of counting it.
+    const isList = /\bon $/i.test(passage.text.slice(0, match.index));
+    return isRepeat || isList || ways.some(way => isWithin(said, [...way, ...way]))
       ? []
       : [slipAt('count', passage, match.index, match[0], (ways[0] ?? []).join(' '))];
   });

@@ -4,7 +4,7 @@ import type { Library } from '../library/library.ts';
 import type { Role, Studio } from '../model/document.ts';
 import { type Heading, headingsOf } from '../model/headings.ts';
 import { escapePattern, hasWholeWords } from '../model/whole-words.ts';
-import { labelOf } from '../steps/counts.ts';
+import { countOf, labelOf } from '../steps/counts.ts';
 import { type Figure, findPart } from '../steps/figure.ts';
 import { stepInWords } from '../steps/words.ts';
 import { CLAIMS } from './claims.ts';
@@ -31,14 +31,15 @@ export function proofread(text: string, source: ProofSource): readonly Slip[] {
   const names = namesOf(source.library, source.dances);
   const slips: Slip[] = [];
   const headings = new Map(headingsOf(text).map(heading => [heading.from, heading]));
-  let about: Figure | undefined;
+  let about: Subject | undefined;
   let at = 0;
   for (const line of text.split('\n')) {
     const heading = headings.get(at);
     slips.push(...weeks(line, at, source));
     if (heading) {
       const [named] = figuresIn(heading.title, names);
-      about = named && source.library.readings.get(named.pattern.id)?.figure;
+      const figure = named && source.library.readings.get(named.pattern.id)?.figure;
+      about = figure && { figure, isBegun: heading.title.startsWith('Begun:') };
       slips.push(...headingSlips(heading, named?.pattern.id, names, source));
     } else slips.push(...lineSlips(line, at, about, names, source));
     at += line.length + 1;
@@ -81,19 +82,28 @@ function headingSlips(
   return [slipAt('name', { at }, 0, said, known)];
 }
 
+/** The figure that a section is about. */
+interface Subject {
+  readonly figure: Figure;
+  /** Told only as far as it was taught. */
+  readonly isBegun: boolean;
+}
+
 function lineSlips(
   line: string,
   at: number,
-  about: Figure | undefined,
+  about: Subject | undefined,
   names: Names,
   source: ProofSource,
 ): readonly Slip[] {
-  const written = about && writtenPart(line, about, source);
-  if (written) return partSlips(line, at, about, written);
+  const written = about && writtenPart(line, about.figure, source);
+  if (about && written) return partSlips(line, at, about, written);
   const near = nearlyNames(line, at, names);
   return [
     ...near,
-    ...sentencesOf(line).flatMap(({ text, index }) => sentenceSlips(text, at + index, about, names, source)),
+    ...sentencesOf(line).flatMap(({ text, index }) =>
+      sentenceSlips(text, at + index, about?.figure, names, source),
+    ),
   ];
 }
 
@@ -145,15 +155,17 @@ function writtenPart(line: string, figure: Figure, { studio }: ProofSource): Rol
   return figure.parts.find(({ role }) => names[role].toLowerCase() === title)?.role;
 }
 
-function partSlips(line: string, at: number, figure: Figure, role: Role): readonly Slip[] {
+function partSlips(line: string, at: number, { figure, isBegun }: Subject, role: Role): readonly Slip[] {
   const part = findPart(figure, role);
   if (!part) return [];
   const begin = line.indexOf(':**') + 3;
-  const written = part.steps.flatMap(({ step, time }) =>
-    step ? [`${time ? labelOf(figure, part.rhythm, time.event) : ''} ${stepInWords(step)}`.trim()] : [],
-  );
+  const steps = part.steps.flatMap(({ step, time }) => (step ? [{ words: stepInWords(step), time }] : []));
+  const writtenAs = (count: typeof countOf) =>
+    steps.map(({ words, time }) => `${time ? count(figure, part.rhythm, time.event) : ''} ${words}`.trim());
+  const [written, called] = [writtenAs(countOf), writtenAs(labelOf)];
   const said = line.slice(begin).split(SEPARATOR);
-  if (said.length !== written.length)
+  // What was only begun is written as far as it was taught.
+  if (said.length !== written.length && !(isBegun && said.length < written.length))
     return [
       slipAt(
         'count',
@@ -169,14 +181,24 @@ function partSlips(line: string, at: number, figure: Figure, role: Role): readon
     index += text.length + SEPARATOR.length;
     const meant = written[step] ?? '';
     const own = text.trim();
-    return own === meant ? [] : [slipAt(kindOf(own, meant), { at }, here, own, meant)];
+    return [meant, called[step] ?? ''].some(words => plain(words) === plain(own))
+      ? []
+      : [slipAt(kindOf(own, meant), { at }, here, own, meant)];
   });
+}
+
+/** A step however it is put: `left back ball` as `left back, on the ball`. */
+function plain(step: string): string {
+  return step
+    .replace(/,/g, '')
+    .replace(/ on the (ball|heel|toe|flat)( foot)?/g, ' $1')
+    .replace(/\b(turning|then) an? /g, '$1 ');
 }
 
 /** In what a written step differs from the true one. */
 function kindOf(said: string, meant: string): Slip['kind'] {
   const [a, b] = [said, meant].map(
-    text => /^(\S+)\s+(left|right|both)\b(.*?)(?:, (?:then|turning) (.*))?$/.exec(text) ?? [],
+    text => /^(\S+)\s+(left|right|both)\b(.*?)(?: (?:then|turning) (.*))?$/.exec(plain(text)) ?? [],
   );
   if (a?.[1] !== b?.[1]) return 'count';
   if (a?.[2] !== b?.[2]) return 'foot';

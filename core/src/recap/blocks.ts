@@ -10,7 +10,7 @@ import { standOf } from '../sequences/request.ts';
 import { walkSequence } from '../sequences/walk.ts';
 import type { Figure } from '../steps/figure.ts';
 import { type CalledFigure, callSheet } from './call-sheet.ts';
-import { countedBy } from './figure-telling.ts';
+import { countedBy } from './counted.ts';
 import { writeCoupleSvg } from './write-couple-svg.ts';
 import { writePathSvg } from './write-path-svg.ts';
 

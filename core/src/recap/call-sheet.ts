@@ -4,7 +4,7 @@ import type { Dance, Studio } from '../model/document.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
 import type { SequenceItem, Walk, WalkRow } from '../sequences/walk.ts';
 import { numberedCall } from '../timing/calls.ts';
-import { countedBy } from './figure-telling.ts';
+import { countedBy } from './counted.ts';
 
 export interface CalledFigure {
   readonly pattern: string;

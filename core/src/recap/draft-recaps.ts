@@ -1,13 +1,16 @@
 import { planClass } from '../class/class-plan.ts';
+import { standIns } from '../class/staff.ts';
 import { orderByHold } from '../evening/hold-order.ts';
-import type { Audience, Combination, Log, Recap } from '../model/document.ts';
-import type { Placing } from '../plan/problem.ts';
+import type { Audience, Combination, Log, Mark, Person, Recap, Section } from '../model/document.ts';
+import type { Placed, Placing } from '../plan/problem.ts';
 import { patternsOf } from '../sequences/patterns-of.ts';
 import { draftRecap } from './draft.ts';
-import type { RecapSource } from './recap-source.ts';
+import type { MovedFigure, RecapSource } from './recap-source.ts';
 
 /** What the class's plan says of a lesson, and whom the text is for. */
-type ByPlan = 'audience' | 'introduced' | 'minutes' | 'supposed' | 'planned' | 'next' | 'wrapUp';
+type ByPlan =
+  | ('audience' | 'introduced' | 'minutes' | 'supposed' | 'planned' | 'next' | 'moved')
+  | ('wrapUp' | 'stoodIn');
 
 export interface FinishedLesson extends Omit<RecapSource, ByPlan> {
   /** The plan that the classes follow. */
@@ -16,6 +19,11 @@ export interface FinishedLesson extends Omit<RecapSource, ByPlan> {
   readonly recaps: readonly Pick<Recap, 'lesson'>[];
   /** Those of the course: the one of the last lesson is the walk through the series. */
   readonly combinations?: readonly Combination[];
+  /** Of the class. */
+  readonly staff?: Section['staff'];
+  readonly people?: readonly Pick<Person, 'id' | 'name' | 'role'>[];
+  /** Given in checks of this evening. */
+  readonly marks?: readonly Pick<Mark, 'by'>[];
 }
 
 export interface RecapDrafts extends Readonly<Record<Audience, string>> {
@@ -28,7 +36,7 @@ export interface RecapDrafts extends Readonly<Record<Audience, string>> {
  * plan as it is mended then brings next. Costs two mends of a plan, some 300 ms; the same input gives the same texts.
  */
 export function draftRecaps(finished: FinishedLesson): RecapDrafts {
-  const { published, recaps, combinations = [], ...source } = finished;
+  const { published, recaps, combinations = [], staff = [], people = [], marks = [], ...source } = finished;
   const { course, library, lesson, logs } = source;
   const last = combinations.findLast(one => one.course === course.id && one.lesson === course.lessons.length);
   const plannedIn = (number: number, entries: readonly Log[], behind: FinishedLesson['recaps']) => {
@@ -50,11 +58,19 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
   const then = plannedIn(lesson + 1, logs, [...recaps, { lesson }]);
   const next = then?.ids ?? [];
   const placed = then?.placed ?? own?.placed;
+  const tonight = logs.filter(log => log.lesson === lesson);
+  const stoodIn = standIns({ staff }, people, source.dates?.[lesson - 1]).map(({ id, name }) => ({
+    name,
+    logs: tonight.filter(({ by }) => by === id).length,
+    marks: marks.filter(({ by }) => by === id).length,
+  }));
   const textFor = (audience: Audience) =>
     draftRecap({
       ...source,
       audience,
       next,
+      ...(own && then && { moved: movedSince(own.placed, then.placed, lesson) }),
+      stoodIn,
       wrapUp: last && { name: last.name, patterns: patternsOf(last) },
       ...(placed && { planned: Object.keys(placed) }),
       introduced: own?.ids ?? [],
@@ -62,4 +78,12 @@ export function draftRecaps(finished: FinishedLesson): RecapDrafts {
       supposed: own?.supposed ?? {},
     });
   return { students: textFor('students'), staff: textFor('staff'), promises: next };
+}
+
+/** The figures that lay in this lesson or a later one, and lie elsewhere now. */
+function movedSince(before: Placed, now: Placed, lesson: number): readonly MovedFigure[] {
+  return Object.entries(before).flatMap(([pattern, from]) => {
+    const to = now[pattern];
+    return from >= lesson && to !== from && to !== lesson ? [{ pattern, from, to }] : [];
+  });
 }

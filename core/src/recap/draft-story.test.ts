@@ -77,7 +77,7 @@ describe('after any evenings', () => {
             const isDanced = result === 'solid' || result === 'shaky';
             expect(told('New')).toBe(isDanced && !wasBegun ? 1 : 0);
             expect(told('Finished')).toBe(isDanced && wasBegun ? 1 : 0);
-            expect(told('Begun')).toBe(result === 'touched' ? 1 : 0);
+            expect(told('Begun')).toBe(result === 'touched' && !wasBegun ? 1 : 0);
           }
           const order = own.flatMap(({ pattern }) => {
             const at = text.search(new RegExp(`## (New|Finished): ${library.patterns.get(pattern)?.name}\n`));

@@ -4,14 +4,15 @@ import type { Pattern, Studio } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
 import { printBeats } from '../model/fraction.ts';
 import { needsOf } from '../model/needs.ts';
-import { labelOf, markCount, otherSchools } from '../steps/counts.ts';
+import { markCount, otherSchools } from '../steps/counts.ts';
 import { figureCuts, stepsBefore } from '../steps/cuts.ts';
-import { danceBeats, type Figure, type FigurePart } from '../steps/figure.ts';
+import type { Figure, FigurePart } from '../steps/figure.ts';
 import { allExitHolds, entryHolds, findHold } from '../steps/holds.ts';
-import { actionInWords, stepInWords } from '../steps/words.ts';
-import { numberedCall, slowQuickCall } from '../timing/calls.ts';
+import { stepInWords } from '../steps/words.ts';
+import { alsoCalled, countAs, countedBy } from './counted.ts';
 import { likenessInWords } from './likeness-telling.ts';
-import { allOf, namesOf, sentenceOf, withinSentence } from './words.ts';
+import { tracksInWords } from './tracks-telling.ts';
+import { allOf, namesOf, restOfSentence, sentenceOf, withinSentence } from './words.ts';
 
 export interface FigureTelling {
   readonly studio: Studio;
@@ -24,8 +25,8 @@ export interface FigureTelling {
   readonly met: ReadonlySet<string>;
   /** Figures that come next time. */
   readonly next?: readonly string[];
-  /** True where the count is said of all at once. */
-  readonly isCounted?: boolean;
+  /** What was said of all at once: how they are counted, in which hold they are danced. */
+  readonly said?: { readonly count?: string | undefined; readonly hold?: string | undefined };
 }
 
 const MOST_OPENED = 3;
@@ -37,27 +38,32 @@ export function tellFigure(figure: Figure, telling: FigureTelling): string[] {
   const cues = marksOf(pattern, 'cue').map(({ text }) => withinSentence(text));
   return paragraphs([
     whatItOpens(pattern, telling),
-    [holdsInWords(figure), handsInWords(figure), countedWhole(figure, telling)].filter(Boolean).join(' '),
+    [heldInWords(figure, telling), handsInWords(figure), countedWhole(figure, telling)]
+      .filter(Boolean)
+      .join(' '),
     ...figure.parts.map(part => partInWords(figure, part, studio)),
+    tracksInWords(figure, studio),
     likenessInWords(figure, telling.known, telling),
     ...(cues.length > 0 ? [`Think of this: ${cues.join('; ')}.`] : []),
     toldApart(pattern, telling),
     ...marksOf(pattern, 'fault').map(faultInWords),
-    choices(figure),
     easierForm(pattern, telling),
   ]);
 }
 
-/** The same of a figure that was only begun: how it is held and counted, the first of its pieces, and that it goes on. */
+/** The same of a figure that was only begun: how it is held and counted, and its steps, up to its first cut and where it goes on. */
 export function tellBegun(figure: Figure, telling: FigureTelling): string[] {
   const [cut] = figureCuts(figure);
   const first = figure.parts[0]?.rhythm;
-  const goesOn = cut && first ? `It goes on from ${labelOf(figure, first, cut.event)}` : 'It goes on';
+  // A drill is told where it is practised.
+  if (!first) return [];
   const isNext = telling.next?.includes(figure.pattern.id) ?? true;
   return paragraphs([
-    [holdsInWords(figure), countedWhole(figure, telling)].filter(Boolean).join(' '),
-    ...(cut ? figure.parts.map(part => partInWords(figure, part, telling.studio, cut.event)) : []),
-    `${goesOn} ${isNext ? 'next time' : 'another evening'}.`,
+    [heldInWords(figure, telling), countedWhole(figure, telling)].filter(Boolean).join(' '),
+    ...figure.parts.map(part => partInWords(figure, part, telling.studio, cut?.event)),
+    cut
+      ? `It goes on from ${countAs(figure, first, cut.event, telling.studio)} ${isNext ? 'next time' : 'another evening'}.`
+      : '',
   ]);
 }
 
@@ -80,13 +86,19 @@ function whatItOpens({ id, dance }: Pattern, { library, met }: FigureTelling): s
   return `You need it for ${allOf([...names, ...(opens.length > MOST_OPENED ? ['more'] : [])])}.`;
 }
 
+function heldInWords(figure: Figure, { said }: FigureTelling): string {
+  return said?.hold ? '' : holdsInWords(figure);
+}
+
 export function holdsInWords({ pattern, dance }: Figure): string {
   const names = (ids: readonly string[]) =>
     ids.map(id => `**${escapeMarkdown(findHold(dance, id)?.name ?? id)}**`).join(' or ');
   const [entries, exits] = [entryHolds(pattern), allExitHolds(pattern)];
   if (entries.length === 0) return '';
   const stays = pattern.exit === undefined || pattern.exit === 'same' || entries.join() === exits.join();
-  return stays ? `Danced in ${names(entries)}.` : `Begins in ${names(entries)}, ends in ${names(exits)}.`;
+  if (stays) return `Danced in ${names(entries)}.`;
+  const isChosen = Array.isArray(pattern.exit) && pattern.exit.length > 1;
+  return `Begins in ${names(entries)}, ends in ${names(exits)}${isChosen ? ', as the leader chooses' : ''}.`;
 }
 
 /** How the hands go where the hold changes, in the teacher's own words. */
@@ -98,48 +110,14 @@ function handsInWords(figure: Figure): string {
   return told.length === 0 ? '' : `Hands: ${told.join('; ')}.`;
 }
 
-function countedWhole(
-  figure: Figure,
-  { studio, tellsOtherCounts = false, isCounted = false }: FigureTelling,
-): string {
-  if (figure.parts.length === 0 || isCounted) return '';
-  const counts = countedBy(figure, studio.counting);
+function countedWhole(figure: Figure, { studio, tellsOtherCounts = false, said }: FigureTelling): string {
+  if (figure.parts.length === 0 || said?.count) return '';
+  const counts = `**${countedBy(figure, studio.counting)}**${alsoCalled(figure, studio.counting)}`;
   const others = tellsOtherCounts
     ? otherSchools(figure).map(({ school, labels }) => ` ${school} counts it **${labels.join(' ')}**.`)
     : [];
   if (figure.beats === null) return 'It has no set timing.';
-  return `Counted **${counts}**, ${printBeats(figure.beats)} beats.${others.join('')}`;
-}
-
-/** The figure as the house counts it; in numbers where it has no other way. */
-export function countedBy(figure: Figure, counting: Studio['counting']): string {
-  const { pattern, dance, parts } = figure;
-  const [first] = parts;
-  if (!first) return '';
-  const numbers = () =>
-    first.rhythm.events
-      .map(({ rest }, event) => [rest, labelOf(figure, first.rhythm, event)] as const)
-      .map(([rest, count]) => (rest ? `(${count})` : count))
-      .join(' ');
-  switch (counting) {
-    case 'slow-quick': {
-      const calls = slowQuickCall(first.rhythm, danceBeats(dance, 'slow'), danceBeats(dance, 'quick'));
-      return calls.every(call => call !== null) ? calls.join(' ') : numbers();
-    }
-    case 'numbered':
-      return [1, 2].map(repeat => numberedCall(first.rhythm, repeat).join(' ')).join(', ');
-    case 'call':
-      return pattern.call?.every(word => word !== null) ? pattern.call.join(' ') : numbers();
-    case 'words': {
-      const words = first.steps.map(({ step }) => step && actionInWords(step.action));
-      return words.every(word => word) ? words.join(', ') : numbers();
-    }
-    case 'numbers':
-    case undefined:
-      return numbers();
-    default:
-      return counting satisfies never;
-  }
+  return `Counted ${counts}, ${printBeats(figure.beats)} beats.${others.join('')}`;
 }
 
 /** A part in words, up to an event of it. */
@@ -151,7 +129,9 @@ export function partInWords(
 ): string {
   const names = { lead: 'Leader', follow: 'Follower', solo: 'Steps', ...studio.roles };
   const steps = stepsBefore(part, upTo).flatMap(({ step, time }) =>
-    step ? [`${time ? labelOf(figure, part.rhythm, time.event) : ''} ${stepInWords(step)}`.trim()] : [],
+    step
+      ? [`${time ? countAs(figure, part.rhythm, time.event, studio) : ''} ${stepInWords(step)}`.trim()]
+      : [],
   );
   return `**${names[part.role]}:** ${steps.join(' · ')}`;
 }
@@ -167,18 +147,12 @@ function toldApart(pattern: Pattern, { library, met }: FigureTelling): string {
 
 function faultInWords({ text, cure, rescue }: NonNullable<Pattern['marks']>[number]): string {
   return [
-    `Usual fault: ${sentenceOf(withinSentence(text))}`,
+    `Usual fault: ${restOfSentence(text)}`,
     cure && sentenceOf(cure),
-    rescue && `If it happens: ${sentenceOf(withinSentence(rescue))}`,
+    rescue && `If it happens: ${restOfSentence(rescue)}`,
   ]
     .filter(Boolean)
     .join(' ');
-}
-
-function choices({ pattern, dance }: Figure): string {
-  if (!Array.isArray(pattern.exit) || pattern.exit.length < 2) return '';
-  const holds = pattern.exit.map(id => escapeMarkdown(findHold(dance, id)?.name ?? id));
-  return `At the end the leader chooses: ${holds.join(' or ')}.`;
 }
 
 function easierForm({ id }: Pattern, { library, met }: FigureTelling): string {

@@ -3,9 +3,11 @@ import type { Library } from '../library/library.ts';
 import { compareFigures, rangesInWords, type SameRange } from '../likeness/compare.ts';
 import type { Role, Studio } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
+import { needsOf } from '../model/needs.ts';
 import type { Figure, FigurePart } from '../steps/figure.ts';
 import { entryHolds, findHold } from '../steps/holds.ts';
 import { stepTurn } from '../steps/step.ts';
+import { stepInWords } from '../steps/words.ts';
 import { allOf } from './words.ts';
 
 interface Shared {
@@ -21,31 +23,40 @@ interface Shared {
 const LEAST_SHARE = 0.5;
 
 /**
- * In a sentence what a figure shares with the one of `known` that has most of its steps: aligned, up to a difference in turn or
- * length. Empty unless more than half of it is shared.
+ * In a sentence what a figure shares with the one of `known` (the newest last) that has most of its steps: aligned, up to a
+ * difference in turn or length; of several the nearest, then the newest. Empty unless more than half of it is shared.
  */
 export function likenessInWords(
   figure: Figure,
   known: readonly string[],
   { library, studio }: { readonly library: Library; readonly studio: Pick<Studio, 'roles'> },
 ): string {
-  const others = known.flatMap(id => {
+  const others = [...new Set(known)].reverse().flatMap(id => {
     const other = library.readings.get(id)?.figure;
     return other && id !== figure.pattern.id && other.dance.id === figure.dance.id ? [other] : [];
   });
-  const found = mostShared(figure, others);
+  const joined = joinedFrom(figure, others);
+  if (joined.length > 1)
+    return `It is ${joined.map(one => escapeMarkdown(one.pattern.name)).join(', then ')}.`;
+  const found = mostShared(figure, nearestFirst(figure, others));
   if (!found || found.share <= LEAST_SHARE) return '';
   const name = escapeMarkdown(found.other.pattern.name);
   const [first] = figure.parts;
+  const roles = { lead: 'leader', follow: 'follower', solo: 'dancer', ...studio.roles };
   if (found.share === 1 && first) {
     const turned = runs([...first.steps.keys()].filter(index => isAt(figure, first, found.turning, index)));
     const counts = allOf(rangesInWords(figure, first, turned));
-    const isNew = figure.parts.some(part =>
+    const turners = figure.parts.filter(part =>
       part.steps.some(
         ({ step }, index) => step && stepTurn(step) !== 0 && found.turning.get(part.role)?.has(index),
       ),
     );
-    const turn = isNew ? `; new is the turn on ${counts}` : `, without the turn on ${counts}`;
+    const [turner] = turners;
+    const whose =
+      turner && turners.length === 1 && figure.parts.length > 1
+        ? `the ${roles[turner.role].toLowerCase()}’s turn`
+        : 'the turn';
+    const turn = turner ? `; ${whose} on ${counts} is new` : `, without the turn on ${counts}`;
     const what = turned.length === 0 ? '' : turn;
     return `The same steps as ${name}${fromHold(figure, found.other)}${what}.`;
   }
@@ -54,13 +65,59 @@ export function likenessInWords(
   if (first && told > LEAST_SHARE * first.steps.length && fresh.length > 0) {
     const news = rangesInWords(figure, first, fresh);
     const isOne = fresh.length === 1 && fresh[0]?.from === fresh[0]?.to;
-    return `You know ${allOf(rangesInWords(figure, first, same))} from ${name}; new ${isOne ? 'is' : 'are'} ${allOf(news)}.`;
+    return `You know ${allOf(rangesInWords(figure, first, same))} from ${name}; ${allOf(news)} ${isOne ? 'is' : 'are'} new.`;
   }
   const whole = figure.parts.find(
     ({ role, steps }) => found.steps.get(role)?.size === steps.length && found.turning.get(role)?.size === 0,
   );
-  const roles = { lead: 'leader', follow: 'follower', solo: 'dancer', ...studio.roles };
   return whole ? `The ${roles[whole.role].toLowerCase()}’s part is that of ${name}.` : '';
+}
+
+/** The figures that a longer one is made of, whole and one after the other; none where it is not. */
+function joinedFrom(figure: Figure, others: readonly Figure[]): readonly Figure[] {
+  const own = danceSteps(figure);
+  const pieces = nearestFirst(figure, others).map(other => ({ other, steps: danceSteps(other) }));
+  const from = (at: number): readonly Figure[] | undefined => {
+    if (at === own.length) return [];
+    for (const { other, steps } of pieces) {
+      if (
+        steps.length === 0 ||
+        steps.length === own.length ||
+        !steps.every((step, index) => step === own[at + index])
+      )
+        continue;
+      const rest = from(at + steps.length);
+      if (rest) return [other, ...rest];
+    }
+    return undefined;
+  };
+  return own.length === 0 ? [] : (from(0) ?? []);
+}
+
+/** What everybody does in each event of a figure, and how long it is; empty for one without timing. */
+function danceSteps({ parts, beats }: Figure): readonly string[] {
+  const events = parts[0]?.rhythm.events ?? [];
+  if (beats === null) return [];
+  return events.map(({ length }, event) =>
+    [
+      length,
+      ...parts.map(({ role, steps }) => {
+        const step = steps.find(({ time }) => time?.event === event)?.step;
+        return step ? `${role} ${stepInWords(step)}` : role;
+      }),
+    ].join(),
+  );
+}
+
+/** Those that a figure needs or looks like, then those as long as it, then those in a hold that it begins in. */
+function nearestFirst(figure: Figure, others: readonly Figure[]): readonly Figure[] {
+  const near = new Set([...needsOf(figure.pattern), ...(figure.pattern.lookalikes ?? [])]);
+  const own = entryHolds(figure.pattern);
+  const distance = ({ pattern, beats }: Figure) =>
+    Number(!near.has(pattern.id)) * 4 +
+    Number(beats !== figure.beats) * 2 +
+    Number(!entryHolds(pattern).some(hold => own.includes(hold)));
+  return others.toSorted((a, b) => distance(a) - distance(b));
 }
 
 function mostShared(figure: Figure, others: readonly Figure[]): Shared | undefined {

@@ -18,15 +18,25 @@ interface NextTime {
 /** A paragraph; empty after the last lesson. What is not in the plan of the next lesson is not named. */
 export function nextTimeInWords(
   { course, library, lesson, dates = [], next }: NextTime,
-  { missed, begun, fresh, known }: Pick<EveningByLog, 'missed' | 'begun' | 'fresh' | 'known'>,
+  {
+    missed,
+    begun,
+    fresh,
+    known,
+    touched,
+  }: Pick<EveningByLog, 'missed' | 'begun' | 'fresh' | 'known' | 'touched'>,
 ): string {
   const count = course.lessons.length;
   if (lesson >= count) return '';
   const [own, then] = [dates[lesson - 1], dates[lesson]];
   const when = own && then ? dayInWords(then, own) : 'next time';
   const among = (ids: readonly string[]) => next.filter(id => ids.includes(id));
-  const [finished, left, twice] = [among(begun), among(missed), among(fresh)];
-  const fresher = next.filter(id => ![...finished, ...left, ...twice].includes(id));
+  const isDrill = (id: string) => library.patterns.get(id)?.kind === 'drill';
+  const open = among([...begun, ...touched.filter(id => !fresh.includes(id))]);
+  const twice = [...among(fresh), ...open.filter(isDrill)];
+  const finished = open.filter(id => !isDrill(id));
+  const left = among(missed).filter(id => !open.includes(id));
+  const fresher = next.filter(id => ![...open, ...left, ...twice].includes(id));
   const does = [
     ...told('finish', finished),
     ...told('go on with', twice),

@@ -64,7 +64,7 @@ const had = (...ids: readonly string[]) => ids.map(id => log(1, id, 'solid') as 
 describe('what a figure shares with one that is known', () => {
   test('all steps but a turn: which turn is new', () => {
     expect(draft(2, { pass: 'solid' }, { before: had('walk') })).toContain(
-      'The same steps as Walk; new is the turn on 4.',
+      'The same steps as Walk; the turn on 4 is new.',
     );
   });
 

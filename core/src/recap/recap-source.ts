@@ -2,6 +2,12 @@ import type { Library } from '../library/library.ts';
 import type { Attendance, Audience, Course, LessonNote, Log, Section, Studio } from '../model/document.ts';
 import type { Placed } from '../plan/problem.ts';
 
+export interface MovedFigure {
+  readonly pattern: string;
+  readonly from: number | undefined;
+  readonly to: number | undefined;
+}
+
 /** What a recap is drafted from. */
 export interface RecapSource {
   readonly studio: Studio;
@@ -32,6 +38,10 @@ export interface RecapSource {
   readonly members?: Section['students'] | undefined;
   /** The date of each lesson of the class. */
   readonly dates?: readonly string[] | undefined;
+  /** Where figures to come lie otherwise since this evening: the lesson before and now, undefined for none. */
+  readonly moved?: readonly MovedFigure[];
+  /** Who stood in, and how many entries of the log and marks of a check of this evening are by them. */
+  readonly stoodIn?: readonly { readonly name: string; readonly logs: number; readonly marks: number }[];
   /** The combination that the last lesson dances. */
   readonly wrapUp?: { readonly name: string; readonly patterns: readonly string[] } | undefined;
 }

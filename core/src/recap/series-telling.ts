@@ -4,7 +4,8 @@ import type { Course, Studio } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
 import { groupBy } from '../model/group-by.ts';
 import type { Figure } from '../steps/figure.ts';
-import { countedBy, holdsInWords, partInWords } from './figure-telling.ts';
+import { alsoCalled, countedBy } from './counted.ts';
+import { holdsInWords, partInWords } from './figure-telling.ts';
 import { seriesOrder } from './series-order.ts';
 import { namesOf, withinSentence } from './words.ts';
 
@@ -29,11 +30,12 @@ export function everythingOnce({ course, library, studio, taught, wrapUp }: Seri
   const place = (figure: Figure) => wrapUp?.patterns.indexOf(figure.pattern.id) ?? -1;
   const danced = figures.filter(figure => place(figure) >= 0).sort((a, b) => place(a) - place(b));
   const others = seriesOrder(figures.filter(figure => place(figure) < 0));
+  const parts = new Map<string, string>();
   const section = (figure: Figure, begins = '') => [
     '',
     `### ${escapeMarkdown(figure.pattern.name)}`,
     '',
-    begins + told(figure, studio, shared),
+    begins + told(figure, studio, shared, parts),
   ];
   return [
     ...(shared === undefined ? [] : [`Counted **${shared}** where nothing else is said.`]),
@@ -44,20 +46,50 @@ export function everythingOnce({ course, library, studio, taught, wrapUp }: Seri
   ];
 }
 
-/** The count of several figures, where it is one. */
-export function sharedCount(figures: readonly Figure[], counting: Studio['counting']): string | undefined {
-  const danced = figures.filter(({ parts }) => parts.length > 0);
-  const [first, ...others] = danced.map(figure => countedBy(figure, counting));
-  return others.length > 0 && others.every(count => count === first) ? first : undefined;
+/** What several figures share: in which hold they are danced from the first step to the last, and how they are counted. */
+export interface SharedTelling {
+  /** How many they are. */
+  readonly figures: number;
+  readonly hold: string | undefined;
+  readonly count: string | undefined;
 }
 
-function told(figure: Figure, studio: Studio, usual: string | undefined): string {
+export function sharedBy(figures: readonly Figure[], { counting }: Pick<Studio, 'counting'>): SharedTelling {
+  const danced = figures.filter(({ parts }) => parts.length > 0);
+  const ofAll = (words: (figure: Figure) => string | undefined) => {
+    const [first, ...others] = danced.map(words);
+    return others.length > 0 && others.every(other => other === first) ? first : undefined;
+  };
+  return {
+    figures: danced.length,
+    hold: ofAll(figure => /^Danced in (.*)\.$/.exec(holdsInWords(figure))?.[1]),
+    count: ofAll(figure => `**${countedBy(figure, counting)}**${alsoCalled(figure, counting)}`),
+  };
+}
+
+/** A part that is the same as one told before is not written out again: `**Leader:** as in Wrap.` */
+function partsInWords(figure: Figure, studio: Studio, before: Map<string, string>): string {
+  const parts = figure.parts.map(part => {
+    const [title = '', steps = ''] = partInWords(figure, part, studio).split(/(?<=:\*\*) /);
+    const same = before.get(steps);
+    return { title, steps, same };
+  });
+  for (const { steps, same } of parts)
+    if (same === undefined) before.set(steps, escapeMarkdown(figure.pattern.name));
+  const [first] = parts;
+  if (parts.length > 1 && first?.same && parts.every(({ same }) => same === first.same))
+    return `Both parts as in ${first.same}.`;
+  return parts.map(({ title, steps, same }) => `${title} ${same ? `as in ${same}` : steps}.`).join(' ');
+}
+
+/** `parts`: those told before, each with the figure that it was told of. */
+function told(figure: Figure, studio: Studio, usual: string | undefined, parts: Map<string, string>): string {
   const own = countedBy(figure, studio.counting);
   const count = own === usual ? '' : `Counted **${own}**.`;
   const signal = figure.pattern.marks?.find(({ kind, text }) => kind === 'signal' && text !== '');
-  const parts = figure.parts.map(part => `${partInWords(figure, part, studio)}.`);
+  const danced = partsInWords(figure, studio, parts);
   const sign = signal ? `Its signal: ${withinSentence(signal.text)}.` : '';
-  return [holdsInWords(figure), count, ...parts, sign].filter(Boolean).join(' ');
+  return [holdsInWords(figure), count, danced, sign].filter(Boolean).join(' ');
 }
 
 /** The count that most of several figures share. */

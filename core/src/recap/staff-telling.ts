@@ -22,11 +22,13 @@ export function staffLines(source: RecapSource, evening: EveningByLog): readonly
   const name = (id: string) => escapeMarkdown(figureName(library, id));
   const unlogged = introduced.filter(id => !logs.some(({ pattern }) => pattern === id));
   return [
-    ...doFirst(evening, name),
+    ...doFirst(source, evening, name),
+    ...whatMoved(source, evening, name),
+    ...whoStoodIn(source),
     ...logs.map(({ pattern, result, minutes: taken, note }) => {
       const planned = minutes[pattern];
       const over =
-        taken !== undefined && planned !== undefined ? `, planned ${Math.round(planned) / 10}` : '';
+        taken !== undefined && planned !== undefined ? `, planned ${Math.round(planned / 10)}` : '';
       const time = taken === undefined ? '' : `, ${taken} min${over}`;
       return `- ${name(pattern)}: ${RESULT_WORDS[result]}${time}.${note ? ` ${sentenceOf(note)}` : ''}`;
     }),
@@ -44,9 +46,59 @@ export function staffLines(source: RecapSource, evening: EveningByLog): readonly
 }
 
 /** What the next teacher begins with. */
-function doFirst({ missed, begun }: EveningByLog, name: (id: string) => string): readonly string[] {
-  const told = [...begun.map(id => `${name(id)} (begun)`), ...missed.map(id => `${name(id)} (not reached)`)];
+function doFirst(
+  { next }: RecapSource,
+  { missed, begun, touched, fresh }: EveningByLog,
+  name: (id: string) => string,
+): readonly string[] {
+  const open = [...begun, ...touched.filter(id => ![...begun, ...fresh].includes(id))];
+  const told = [
+    ...open.filter(id => next.includes(id)).map(id => `${name(id)} (begun)`),
+    ...missed.filter(id => next.includes(id) && !open.includes(id)).map(id => `${name(id)} (not reached)`),
+  ];
   return told.length === 0 ? [] : [`- First next time: go on with ${allOf(told)}.`];
+}
+
+/** Where what was to come has gone, and why. */
+function whatMoved(
+  { library, next, moved = [] }: RecapSource,
+  { missed, begun }: EveningByLog,
+  name: (id: string) => string,
+): readonly string[] {
+  const told = moved.filter(
+    ({ pattern }) => !(next.includes(pattern) && [...missed, ...begun].includes(pattern)),
+  );
+  if (told.length === 0) return [];
+  const byLesson = groupBy(told, ({ to }) => to);
+  const ways = [...byLesson].map(([to, figures]) => {
+    const names = namesOf(
+      library,
+      figures.map(({ pattern }) => pattern),
+    );
+    const from = figures[0]?.from;
+    if (to === undefined) return `${names} ${figures.length === 1 ? 'has' : 'have'} no lesson any more`;
+    return figures.length === 1 && from !== undefined
+      ? `${names} from lesson ${from} to ${to}`
+      : `${names} to lesson ${to}`;
+  });
+  const why = [
+    missed.length > 0 && `${allOf(missed.map(name))} ${missed.length === 1 ? 'was' : 'were'} not reached`,
+    begun.length > 0 && `${allOf(begun.map(name))} ${begun.length === 1 ? 'is' : 'are'} only begun`,
+  ].filter(Boolean);
+  const because = why.length === 0 ? '' : `, as ${why.join(' and ')}`;
+  return [`- The plan has moved${because}: ${ways.join('; ')}.`];
+}
+
+/** `Paz Lindmark stood in, wrote the log and gave 12 marks.` */
+function whoStoodIn({ stoodIn = [] }: RecapSource): readonly string[] {
+  return stoodIn.map(({ name, logs, marks }) => {
+    const did = [
+      'stood in',
+      ...(logs > 0 ? ['wrote the log'] : []),
+      ...(marks > 0 ? [`gave ${marks === 1 ? 'a mark' : `${marks} marks`}`] : []),
+    ];
+    return `- ${escapeMarkdown(name)} ${allOf(did)}.`;
+  });
 }
 
 /** Evenings of which nobody wrote. */

@@ -4,14 +4,25 @@ import { escapeMarkdown } from '../model/escape-markdown.ts';
 
 const AND = new Intl.ListFormat('en-GB');
 
-/** `A, B and C`. */
+/** `A, B and C`; `A, B and C, and D` where one has an “and” of its own. */
 export function allOf(words: readonly string[]): string {
-  return AND.format(words);
+  const last = words.at(-1) ?? '';
+  return words.length > 1 && words.some(word => word.includes(' and '))
+    ? `${words.slice(0, -1).join(', ')}, and ${last}`
+    : AND.format(words);
 }
 
 /** A text from outside as a sentence of its own: escaped, with a full stop where it has no end. */
 export function sentenceOf(text: string): string {
-  const words = escapeMarkdown(text);
+  return ended(escapeMarkdown(text));
+}
+
+/** A text from outside as the end of a sentence that has begun: `Usual fault: too wide.` */
+export function restOfSentence(text: string): string {
+  return ended(withinSentence(text));
+}
+
+function ended(words: string): string {
   return /[.!?…]$/.test(words) ? words : `${words}.`;
 }
 
@@ -26,10 +37,16 @@ const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' 
 const DAY_MS = 86_400_000;
 const WEEKS = ['', '', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
 
+/** `Monday, 16 March`, of a date as `2026-03-16`. */
+export function dateInWords(date: string): string {
+  const day = Date.parse(date);
+  return `${DAY.format(day)}, ${new Date(day).getUTCDate()} ${MONTH.format(day)}`;
+}
+
 /** `next Monday, 16 March`; `on Monday, 30 March, in three weeks`. Both are dates as `2026-03-09`. */
 export function dayInWords(date: string, from: string): string {
   const [day, before] = [Date.parse(date), Date.parse(from)];
-  const words = `${DAY.format(day)}, ${new Date(day).getUTCDate()} ${MONTH.format(day)}`;
+  const words = dateInWords(date);
   const weeks = (day - before) / DAY_MS / 7;
   if (weeks === 1) return `next ${words}`;
   const isWhole = Number.isInteger(weeks) && weeks > 1;

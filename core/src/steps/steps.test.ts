@@ -139,6 +139,6 @@ test.each([
 
 test('a step is said in words', () => {
   expect(stepInWords(steps('R -90 cross-behind ball +180')[0] as Step)).toBe(
-    'right cross behind ball, turning quarter right, then half left',
+    'right cross behind, on the ball, turning a quarter right, then half left',
   );
 });

@@ -35,6 +35,11 @@ export function turnInWords(degrees: number): string {
   return `${[...fullWords, ...partWords].join(' and ')} ${degrees > 0 ? 'left' : 'right'}`;
 }
 
+/** A turn's words with their article, as they stand in a sentence: `a quarter left`, `half right`. */
+export function withArticle(turn: string): string {
+  return turn.replace(/^(quarter|full)\b/, 'a $1').replace(/^eighth\b/, 'an eighth');
+}
+
 /** An action as it is called: `forward`, `cross behind`. */
 export function actionInWords(action: string): string {
   return ownEntry(ACTION_WORDS, action) ?? action;
@@ -50,10 +55,17 @@ export function cellWords(step: Step): readonly string[] {
   ];
 }
 
-/** A step in words: `left forward small, then quarter left`. */
+const QUALIFIER_WORDS: Readonly<Record<string, string>> = {
+  ball: 'on the ball',
+  heel: 'on the heel',
+  toe: 'on the toe',
+  flat: 'on the flat foot',
+};
+
+/** A step in words: `left forward, small, then a quarter left`. */
 export function stepInWords(step: Step): string {
-  const before = step.turnBefore === 0 ? '' : `, turning ${turnInWords(step.turnBefore)}`;
-  const after = step.turnAfter === 0 ? '' : `, then ${turnInWords(step.turnAfter)}`;
-  const words = [FOOT_WORDS[step.foot], actionInWords(step.action), ...step.qualifiers].join(' ');
-  return `${words}${before}${after}`;
+  const before = step.turnBefore === 0 ? '' : `, turning ${withArticle(turnInWords(step.turnBefore))}`;
+  const after = step.turnAfter === 0 ? '' : `, then ${withArticle(turnInWords(step.turnAfter))}`;
+  const how = step.qualifiers.map(word => `, ${ownEntry(QUALIFIER_WORDS, word) ?? word}`).join('');
+  return `${FOOT_WORDS[step.foot]} ${actionInWords(step.action)}${how}${before}${after}`;
 }

@@ -37,7 +37,8 @@ export function numberedCall(rhythm: Rhythm, repeat: number): readonly string[] 
   return steps.map(({ label }, step) => (step === first ? String(repeat) : (CALLED[label] ?? label)));
 }
 
-const CALLED: Readonly<Record<string, string>> = { S: 'slow', Q: 'quick' };
+/** The letters in which slows and quicks are written, as they are said. */
+export const CALLED: Readonly<Record<string, string>> = { S: 'slow', Q: 'quick' };
 
 function isPartOfBeat(label: string): boolean {
   return label === 'e' || label === '&' || label === 'a';

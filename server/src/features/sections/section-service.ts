@@ -3,6 +3,7 @@ import {
   type Attendance,
   type Audience,
   followedPlacing,
+  type Mark,
   membersOn,
   type Role,
   type Section,
@@ -125,7 +126,25 @@ async function draftOrder(
     members: section.students,
     dates: section.dates,
     combinations: await documentStore(scope, 'combinations').listWhere('course_id = $2', [courseId]),
+    staff: section.staff,
+    people: await documentStore(scope, 'people').list(),
+    marks: await marksOn(scope, section, section.dates[lesson - 1]),
   };
+}
+
+/** What was given in the checks of a class on a day. */
+async function marksOn(
+  scope: StudioScope,
+  { id }: Section,
+  date: string | undefined,
+): Promise<readonly Mark[]> {
+  const checks = await documentStore(scope, 'checks').listWhere(
+    "body ->> 'section' = $2 AND body ->> 'date' = $3",
+    [id, date ?? ''],
+  );
+  const marks = [];
+  for (const check of checks) marks.push(...(await eventStore(scope, 'marks').list(check.id)));
+  return marks;
 }
 
 /** Who is, will be or was in a class: none of their names comes into a text for students. */
