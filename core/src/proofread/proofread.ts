@@ -161,7 +161,9 @@ function partSlips(line: string, at: number, { figure, isBegun }: Subject, role:
   const begin = line.indexOf(':**') + 3;
   const steps = part.steps.flatMap(({ step, time }) => (step ? [{ words: stepInWords(step), time }] : []));
   const writtenAs = (count: typeof countOf) =>
-    steps.map(({ words, time }) => `${time ? count(figure, part.rhythm, time.event) : ''} ${words}`.trim());
+    steps.map(({ words, time }) =>
+      `${time && figure.beats !== null ? count(figure, part.rhythm, time.event) : ''} ${words}`.trim(),
+    );
   const [written, called] = [writtenAs(countOf), writtenAs(labelOf)];
   const said = line.slice(begin).split(SEPARATOR);
   // What was only begun is written as far as it was taught.

@@ -31,7 +31,7 @@ export function draftRecap(source: RecapSource): string {
     '',
     eveningInWords(source, evening),
     ...figureSections(source, evening),
-    ...(isLast ? wholeSeries(source) : []),
+    ...(isLast ? wholeSeries(source, evening) : []),
     ...section('Practise at home', practiceLines(atHome, evening, library)),
     ...section('Take care', cautionLines(patternsOf(library, [...new Set(shown)]), { studio, localRules })),
     ...(audience === 'staff' ? section('For the staff', staffLines(source, evening)) : []),
@@ -126,9 +126,10 @@ function everyFigureTaught({ library, logs, lesson }: RecapSource): readonly str
 }
 
 /** At the end of a series. */
-function wholeSeries(source: RecapSource): readonly string[] {
+function wholeSeries(source: RecapSource, { fresh }: EveningByLog): readonly string[] {
   const { course, library, studio, wrapUp } = source;
-  const series = { course, library, studio, taught: new Set(everyFigureTaught(source)), wrapUp };
+  const taught = new Set(everyFigureTaught(source));
+  const series = { course, library, studio, taught, told: new Set(fresh), wrapUp };
   return [
     ...section('Everything once', everythingOnce(series)),
     ...section('Keep dancing', keepDancing(series)),

@@ -7,7 +7,7 @@ import { escapeMarkdown } from '../model/escape-markdown.ts';
 import { hasWholeWords } from '../model/whole-words.ts';
 import { withArticle } from '../steps/words.ts';
 import type { RecapSource } from './recap-source.ts';
-import { allOf, namesOf, sentenceOf, withinSentence } from './words.ts';
+import { allOf, namesOf, restOfSentence, sentenceOf, withinSentence } from './words.ts';
 
 /** What an evening brought that is not mere repetition, sorted by how it is told. */
 export interface Brought {
@@ -104,5 +104,10 @@ function elseSentences({ notes = [], lesson, audience, students = [] }: RecapSou
   return standingNotes(notes)
     .filter(note => note.lesson === lesson && note.kind === 'else')
     .filter(({ text }) => audience === 'staff' || !isNaming(text))
-    .map(({ text }) => `Something else: ${sentenceOf(text)}`);
+    .map(({ text }) =>
+      DONE.test(text) ? `We ${restOfSentence(text)}` : `Something else: ${sentenceOf(text)}`,
+    );
 }
+
+/** A note that begins with what was done: `Walked it in a circle`. */
+const DONE = /^(?:[A-Z][a-z]*[^e\W]ed|Did|Made|Went|Took|Had|Ran|Sang|Sat|Stood|Saw|Gave|Led)\s/;

@@ -130,7 +130,9 @@ export function partInWords(
   const names = { lead: 'Leader', follow: 'Follower', solo: 'Steps', ...studio.roles };
   const steps = stepsBefore(part, upTo).flatMap(({ step, time }) =>
     step
-      ? [`${time ? countAs(figure, part.rhythm, time.event, studio) : ''} ${stepInWords(step)}`.trim()]
+      ? [
+          `${time && figure.beats !== null ? countAs(figure, part.rhythm, time.event, studio) : ''} ${stepInWords(step)}`.trim(),
+        ]
       : [],
   );
   return `**${names[part.role]}:** ${steps.join(' · ')}`;

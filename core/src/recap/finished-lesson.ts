@@ -3,7 +3,7 @@ import type { Course, Section, StudioDocument } from '../model/document.ts';
 import { followedPlacing } from '../plan/placed-order.ts';
 import type { FinishedLesson } from './draft-recaps.ts';
 
-/** A lesson of a class as its recaps are drafted from it, out of a whole studio; all lessons before it are over. */
+/** A lesson of a class as its recaps are drafted from it, out of a whole studio. */
 export function finishedLesson(
   document: StudioDocument,
   library: Library,
@@ -36,6 +36,6 @@ export function finishedLesson(
     marks: (document.checks ?? [])
       .filter(check => check.section === section.id && check.date === section.dates[lesson - 1])
       .flatMap(check => check.marks),
-    recaps: Array.from({ length: lesson - 1 }, (_, before) => ({ lesson: before + 1 })),
+    recaps: own(document.recaps).filter(recap => recap.lesson < lesson),
   };
 }

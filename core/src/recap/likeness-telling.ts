@@ -41,28 +41,13 @@ export function likenessInWords(
   const found = mostShared(figure, nearestFirst(figure, others));
   if (!found || found.share <= LEAST_SHARE) return '';
   const name = escapeMarkdown(found.other.pattern.name);
-  const [first] = figure.parts;
   const roles = { lead: 'leader', follow: 'follower', solo: 'dancer', ...studio.roles };
-  if (found.share === 1 && first) {
-    const turned = runs([...first.steps.keys()].filter(index => isAt(figure, first, found.turning, index)));
-    const counts = allOf(rangesInWords(figure, first, turned));
-    const turners = figure.parts.filter(part =>
-      part.steps.some(
-        ({ step }, index) => step && stepTurn(step) !== 0 && found.turning.get(part.role)?.has(index),
-      ),
-    );
-    const [turner] = turners;
-    const whose =
-      turner && turners.length === 1 && figure.parts.length > 1
-        ? `the ${roles[turner.role].toLowerCase()}’s turn`
-        : 'the turn';
-    const turn = turner ? `; ${whose} on ${counts} is new` : `, without the turn on ${counts}`;
-    const what = turned.length === 0 ? '' : turn;
-    return `The same steps as ${name}${fromHold(figure, found.other)}${what}.`;
-  }
-  const [same, fresh] = first ? ranges(figure, first, found) : [[], []];
+  const [first] = figure.parts;
+  if (!first) return '';
+  if (found.share === 1) return sameSteps(figure, first, found, name, role => roles[role].toLowerCase());
+  const [same, fresh] = ranges(figure, first, found);
   const told = same.reduce((sum, { from, to }) => sum + to - from + 1, 0);
-  if (first && told > LEAST_SHARE * first.steps.length && fresh.length > 0) {
+  if (told > LEAST_SHARE * first.steps.length && fresh.length > 0) {
     const news = rangesInWords(figure, first, fresh);
     const isOne = fresh.length === 1 && fresh[0]?.from === fresh[0]?.to;
     return `You know ${allOf(rangesInWords(figure, first, same))} from ${name}; ${allOf(news)} ${isOne ? 'is' : 'are'} new.`;
@@ -71,6 +56,32 @@ export function likenessInWords(
     ({ role, steps }) => found.steps.get(role)?.size === steps.length && found.turning.get(role)?.size === 0,
   );
   return whole ? `The ${roles[whole.role].toLowerCase()}’s part is that of ${name}.` : '';
+}
+
+/** `The same steps as Wrap, from **Close**; the follower’s turn on 2–3 is new.` */
+function sameSteps(
+  figure: Figure,
+  first: FigurePart,
+  { other, turning }: Shared,
+  name: string,
+  nameOf: (role: Role) => string,
+): string {
+  const turned = runs([...first.steps.keys()].filter(index => isAt(figure, first, turning, index)));
+  const counts = allOf(rangesInWords(figure, first, turned));
+  const turners = figure.parts.filter(({ role, steps }) =>
+    steps.some(({ step }, index) => step && stepTurn(step) !== 0 && turning.get(role)?.has(index)),
+  );
+  const same = `The same steps as ${name}${fromHold(figure, other)}`;
+  const [turner] = turners;
+  if (turned.length === 0) return `${same}.`;
+  // That a turn is not there only helps beside what it looks like.
+  if (!turner) return isNear(figure, other) ? `${same}, without the turn on ${counts}.` : '';
+  const isOne = turners.length === 1 && figure.parts.length > 1;
+  return `${same}; the ${isOne ? `${nameOf(turner.role)}’s ` : ''}turn on ${counts} is new.`;
+}
+
+function isNear({ pattern }: Figure, other: Figure): boolean {
+  return [...needsOf(pattern), ...(pattern.lookalikes ?? [])].includes(other.pattern.id);
 }
 
 /** The figures that a longer one is made of, whole and one after the other; none where it is not. */
@@ -111,12 +122,11 @@ function danceSteps({ parts, beats }: Figure): readonly string[] {
 
 /** Those that a figure needs or looks like, then those as long as it, then those in a hold that it begins in. */
 function nearestFirst(figure: Figure, others: readonly Figure[]): readonly Figure[] {
-  const near = new Set([...needsOf(figure.pattern), ...(figure.pattern.lookalikes ?? [])]);
   const own = entryHolds(figure.pattern);
-  const distance = ({ pattern, beats }: Figure) =>
-    Number(!near.has(pattern.id)) * 4 +
-    Number(beats !== figure.beats) * 2 +
-    Number(!entryHolds(pattern).some(hold => own.includes(hold)));
+  const distance = (other: Figure) =>
+    Number(!isNear(figure, other)) * 4 +
+    Number(other.beats !== figure.beats) * 2 +
+    Number(!entryHolds(other.pattern).some(hold => own.includes(hold)));
   return others.toSorted((a, b) => distance(a) - distance(b));
 }
 

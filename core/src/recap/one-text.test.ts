@@ -68,10 +68,13 @@ describe('what a figure shares with one that is known', () => {
     );
   });
 
-  test('the same without a turn, and the nearest of several that share all', () => {
-    expect(draft(2, { walk: 'solid' }, { before: had('pass') })).toContain(
+  test('the same without a turn is told of what looks alike; of several that share all the nearest', () => {
+    const stroll = figure('stroll', { name: 'Stroll', ...steps(WALK), lookalikes: ['pass'] });
+    const alike = openLibrary(studio([...FIGURES, stroll]));
+    expect(likenessInWords(figureIn(alike, 'stroll'), ['pass'], { library: alike, studio: {} })).toBe(
       'The same steps as Pass, without the turn on 4.',
     );
+    expect(draft(2, { walk: 'solid' }, { before: had('pass') })).not.toContain('The same steps');
     const other = figure('again', { name: 'Again', ...steps(WALK) });
     const material = openLibrary(studio([...FIGURES, other]));
     const known = ['pass', 'walk'];

@@ -7,7 +7,7 @@ import { NUMBER_WORDS } from '../model/number-words.ts';
 import { TICKS_PER_BEAT, ticks } from '../model/units.ts';
 import type { Figure } from '../steps/figure.ts';
 import { fitPhrase } from '../timing/phrase.ts';
-import { namesOf, restOfSentence, sentenceOf, withinSentence } from './words.ts';
+import { allOf, namesOf, restOfSentence, sentenceOf, withinSentence } from './words.ts';
 
 const MOST = 3;
 /** Slow enough to think: so much of the slowest music. */
@@ -42,17 +42,11 @@ export function practiceLines(
   const timed = danced.filter(({ often }) => often !== '');
   const isShared = new Set(timed.map(({ often }) => often)).size === 1;
   const often = isShared ? (timed[0]?.often ?? '') : '';
-  const isAlike =
-    each.every(one => one.grades === '' && one.fault === '') && [0, each.length].includes(timed.length);
   const [first] = each;
-  if (
-    first?.figure &&
-    (each.length === 1 ? first.grades === '' : isAlike && (isShared || timed.length === 0))
-  ) {
-    const whose = each.length > 1 ? 'each ' : '';
-    const row = often === '' ? '' : `, ${whose}${often} in a row, until it meets the phrase`;
+  const isPlain = each.every(one => one.grades === '' && (one.fault === '' || each.length === 1));
+  if (first?.figure && isPlain) {
     const fault = first.fault === '' ? '' : ` Watch this: ${first.fault}`;
-    return [`${namesOf(library, chosen)}${row}: ${how.charAt(0).toLowerCase()}${how.slice(1)}${fault}`];
+    return [`${whatHowOften(each, often)}: ${how.charAt(0).toLowerCase()}${how.slice(1)}${fault}`];
   }
   const whose = timed.length > 1 ? 'Each figure' : (timed[0]?.name ?? '');
   const row = timed.length === 0 ? '' : ` ${whose} ${`${often} in a row`.trim()} until it meets the phrase.`;
@@ -65,6 +59,21 @@ export function practiceLines(
     ...lines.filter(Boolean),
     ...(bare.length === 0 ? [] : [`- ${namesOf(library, bare)}.`]),
   ];
+}
+
+/** `A and B, each twice in a row, until it meets the phrase`; of some that differ each with its own number. */
+function whatHowOften(each: readonly Practice[], shared: string): string {
+  const timed = each.filter(({ often }) => often !== '');
+  if (timed.length === 0) return allOf(each.map(({ name }) => name));
+  if (shared !== '' && timed.length === each.length) {
+    const row = `${shared} in a row, until it meets the phrase`;
+    return `${allOf(each.map(({ name }) => name))}, ${each.length > 1 ? 'each ' : ''}${row}`;
+  }
+  const names = each.map(({ name, often }) => {
+    if (often === '') return name;
+    return `${name} (${often} in a row${timed.length === 1 ? ', until it meets the phrase' : ''})`;
+  });
+  return `${allOf(names)}${timed.length > 1 ? ', until each meets the phrase' : ''}`;
 }
 
 /** Once for all: which part, with whom, and how fast. */

@@ -15,12 +15,21 @@ interface Series {
   readonly studio: Studio;
   /** Figures that were danced, whatever came of them. */
   readonly taught: ReadonlySet<string>;
+  /** Those that stand in the text already, whole. */
+  readonly told: ReadonlySet<string>;
   /** The combination that the last lesson dances, by its name and its figures in turn. */
   readonly wrapUp?: { readonly name: string; readonly patterns: readonly string[] } | undefined;
 }
 
 /** Each figure with how it is counted and held, who does what, and its signal; the count once where all share it. */
-export function everythingOnce({ course, library, studio, taught, wrapUp }: Series): readonly string[] {
+export function everythingOnce({
+  course,
+  library,
+  studio,
+  taught,
+  told: above,
+  wrapUp,
+}: Series): readonly string[] {
   const figures = course.items.flatMap(({ pattern }) => {
     const figure = library.readings.get(pattern)?.figure;
     return figure && figure.parts.length > 0 && taught.has(pattern) ? [figure] : [];
@@ -35,7 +44,7 @@ export function everythingOnce({ course, library, studio, taught, wrapUp }: Seri
     '',
     `### ${escapeMarkdown(figure.pattern.name)}`,
     '',
-    begins + told(figure, studio, shared, parts),
+    begins + (above.has(figure.pattern.id) ? 'As above.' : told(figure, studio, shared, parts)),
   ];
   return [
     ...(shared === undefined ? [] : [`Counted **${shared}** where nothing else is said.`]),
@@ -100,7 +109,11 @@ function usualCount(figures: readonly Figure[], counting: Studio['counting']): s
 }
 
 /** What the level above builds on, of what was taught. */
-export function keepDancing({ course, library, taught }: Omit<Series, 'studio'>): readonly string[] {
+export function keepDancing({
+  course,
+  library,
+  taught,
+}: Pick<Series, 'course' | 'library' | 'taught'>): readonly string[] {
   const own = library.levels.get(course.level ?? '');
   const [above] = [...library.levels.values()]
     .filter(level => own && level.dance === own.dance && level.order > own.order)
