@@ -48,7 +48,7 @@ export const FENCES = {
     sections: 'courses figures studio',
     checks: 'sections studio',
     combinations: '',
-    programme: 'courses figures studio',
+    programme: 'courses figures sections studio',
     accounts: 'session setup studio',
   },
   'web/src': {

@@ -65,6 +65,20 @@ export const comingFaultsAnswer = z.strictObject({
       message: z.string(),
     }),
   ),
+  /** What students were told would come next, and that their class's plan has elsewhere now. */
+  promises: list(
+    z.strictObject({
+      course: id,
+      section: id,
+      className: z.string(),
+      /** It was promised for. */
+      lesson,
+      figure: id,
+      name: z.string(),
+      /** The lesson in which it comes now; null for none. */
+      comes: lesson.nullable(),
+    }),
+  ),
 });
 export type ComingFaultsAnswer = z.output<typeof comingFaultsAnswer>;
 

@@ -81,15 +81,15 @@ export {
 } from './evening/evening.ts';
 export { type EveningByLog, eveningByLog } from './evening/evening-by-log.ts';
 export { type LearnedRatio, learnRatios, type TaughtFigure } from './evening/learned-minutes.ts';
+export type {
+  BlockKind,
+  LessonBlock,
+  LessonLayer,
+  LessonSource,
+  RunningOrder,
+} from './evening/lesson-blocks.ts';
 export { partnersIn, type Round } from './evening/rotation.ts';
-export {
-  type BlockKind,
-  type LessonBlock,
-  type LessonLayer,
-  type LessonSource,
-  type RunningOrder,
-  runningOrder,
-} from './evening/running-order.ts';
+export { runningOrder } from './evening/running-order.ts';
 export { figuresForSong, type SongFit, tempoOfTaps } from './evening/songs.ts';
 export { type Closure, figureClosure } from './floor/closure.ts';
 export { type Footfall, figurePath, HALF_STANCE, type Point, type Track } from './floor/path.ts';
@@ -439,8 +439,10 @@ export {
 export { type CalledFigure, type CallLine, callSheet } from './recap/call-sheet.ts';
 export { catchUpText } from './recap/catch-up.ts';
 export { CAUTION_NOTICE, CAUTIONS, cautionNotice, cautionsOf, cautionsWithCodes } from './recap/cautions.ts';
+export { contradictingNotes } from './recap/contradicting-notes.ts';
 export { draftRecap } from './recap/draft.ts';
 export { draftRecaps, type FinishedLesson, type RecapDrafts } from './recap/draft-recaps.ts';
+export { tellBriefly } from './recap/figure-telling.ts';
 export { finishedLesson } from './recap/finished-lesson.ts';
 export {
   type RecapSection,
@@ -448,7 +450,10 @@ export {
   withSection,
   withSentence,
 } from './recap/into-recap.ts';
+export { type OfferedNote, offeredNotes } from './recap/offered-notes.ts';
 export { type ShotList, shotList, type Take } from './recap/shot-list.ts';
+export { RESULT_WORDS } from './recap/staff-telling.ts';
+export { allOf } from './recap/words.ts';
 export type { CombineBudget } from './sequences/answer-search.ts';
 export { type Attention, attendTo } from './sequences/attend-to.ts';
 export { requestFault } from './sequences/check-request.ts';

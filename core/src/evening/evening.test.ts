@@ -12,7 +12,7 @@ import {
   resume,
   takenIn,
 } from './evening.ts';
-import type { BlockKind, RunningOrder } from './running-order.ts';
+import type { BlockKind, RunningOrder } from './lesson-blocks.ts';
 
 const M = 60_000;
 const order = (...blocks: readonly [BlockKind, number][]): RunningOrder => ({
@@ -21,6 +21,8 @@ const order = (...blocks: readonly [BlockKind, number][]): RunningOrder => ({
   minutes: blocks.reduce((sum, [, minutes]) => sum + minutes, 0),
   over: 0,
   noTimeFor: [],
+  spare: 0,
+  offered: [],
   blocks: blocks.map(([kind, minutes]) => ({
     kind,
     minutes,
@@ -41,10 +43,10 @@ describe('an evening that runs', () => {
     expect(minutesAsItStands(nextBlock(now, 10 * M), evening, 12 * M)).toEqual([10, 20, 10, 15, 5]);
   });
 
-  test('five minutes more are taken from all that is to come', () => {
+  test('five minutes more are taken from combining and dancing', () => {
     const longer = lengthen(nextBlock(beginEvening(0), 10 * M), 5);
     expect(leftInBlock(longer, evening, 12 * M)).toBe(23 * M);
-    expect(minutesAsItStands(longer, evening, 12 * M)).toEqual([10, 25, 8, 13, 4]);
+    expect(minutesAsItStands(longer, evening, 12 * M)).toEqual([10, 25, 8, 12, 5]);
   });
 
   test('what is saved goes to combining and dancing', () => {
@@ -56,7 +58,7 @@ describe('an evening that runs', () => {
     expect(leftInBlock(paused, evening, 9 * M)).toBe(6 * M);
     const on = resume(paused, 9 * M);
     expect(takenIn(on, 0, 10 * M)).toBe(5 * M);
-    expect(minutesAsItStands(on, evening, 10 * M)).toEqual([15, 18, 9, 14, 4]);
+    expect(minutesAsItStands(on, evening, 10 * M)).toEqual([15, 20, 8, 12, 5]);
   });
 
   test('where it runs over nothing is left of the rest', () => {

@@ -1,5 +1,7 @@
 // An evening that is running: where it is, what each block has taken, and how the rest adds up again.
-import type { LessonBlock, RunningOrder } from './running-order.ts';
+
+import { giveWay } from './give-way.ts';
+import type { LessonBlock, RunningOrder } from './lesson-blocks.ts';
 import { shareOut } from './shares.ts';
 
 /** Instants are milliseconds; all by the same clock. */
@@ -68,7 +70,7 @@ export function leftInBlock(evening: Evening, order: RunningOrder, now: number):
 /**
  * The minutes of every block as the evening stands: those behind with what they took, the present one with what it has,
  * the rest sharing what is left until the end, in whole minutes that add up to the lesson exactly; none are left where the
- * evening runs over. What is saved goes to combining and dancing, what is lost is taken from all that is to come.
+ * evening runs over. What is saved goes to combining and dancing, which give way first where minutes are lost.
  */
 export function minutesAsItStands(evening: Evening, order: RunningOrder, now: number): readonly number[] {
   const at = presentBlock(evening);
@@ -96,7 +98,8 @@ function standstill(evening: Evening, now: number): number {
 function shareRest(blocks: readonly LessonBlock[], total: number): readonly number[] {
   const planned = blocks.map(({ minutes }) => minutes);
   const sum = planned.reduce((all, minutes) => all + minutes, 0);
-  if (total <= sum || blocks.length === 0) return shareOut(total, planned);
+  if (blocks.length === 0) return [];
+  if (total < sum) return giveWay(blocks, sum - total);
   const stretches = blocks.map(({ kind, minutes }) => (kind === 'combine' || kind === 'dance' ? minutes : 0));
   const weights = stretches.some(weight => weight > 0) ? stretches : planned;
   const more = shareOut(total - sum, weights);

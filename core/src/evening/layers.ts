@@ -11,6 +11,9 @@ const WITH_PARTNER: readonly TeachingLayer[] = [
 ];
 const ALONE: readonly TeachingLayer[] = [{ title: 'With music', weight: 4 }];
 
+/** Where the name of the figure stands on which a layer builds. */
+const KNOWN = '…';
+
 /** The published layers of each school, before the figure is danced to music. */
 const SCHOOL_LAYERS: Readonly<Record<Approach, readonly TeachingLayer[]>> = {
   'steps-first': [
@@ -28,11 +31,18 @@ const SCHOOL_LAYERS: Readonly<Record<Approach, readonly TeachingLayer[]>> = {
     { title: 'Joined again', weight: 1 },
   ],
   'one-change': [
-    { title: 'The figure you know', weight: 1 },
-    { title: 'What changes, alone', weight: 2 },
-    { title: 'Old and new in turn', weight: 2 },
+    { title: `${KNOWN}, which you know`, weight: 1 },
+    { title: `What changes from ${KNOWN}, alone`, weight: 2 },
+    { title: `${KNOWN} and this in turn`, weight: 2 },
   ],
 };
+
+/** A quality has no steps: it is put on what is danced already. */
+const OF_A_QUALITY: readonly TeachingLayer[] = [
+  { title: 'Shown, and tried slowly', weight: 1 },
+  { title: `On ${KNOWN}`, weight: 2 },
+  { title: 'With music', weight: 2 },
+];
 
 const OTHER_ROLE: TeachingLayer = { title: 'Again, each in the other role', weight: 2 };
 
@@ -42,20 +52,38 @@ export interface TeachingWays {
   readonly isPair: boolean;
   /** True where everybody learns both roles. */
   readonly bothRoles: boolean;
-  /** The one quality of the evening, where this figure is danced with it. */
-  readonly quality?: string;
+  /** The name of the figure that the class knows and that it is most like. */
+  readonly known?: string | undefined;
 }
 
 /** The layers in which a new item is opened, in order: a drill in its grades, a figure as its school does. */
 export function teachingLayers(pattern: Pattern, ways: TeachingWays): readonly TeachingLayer[] {
-  const { approach, isPair, bothRoles, quality } = ways;
+  const { approach, isPair, bothRoles, known } = ways;
   if (pattern.grades?.length) return pattern.grades.map(title => ({ title, weight: 1 }));
+  if (pattern.kind === 'quality')
+    return OF_A_QUALITY.map(layer => ({
+      ...layer,
+      title: layer.title.replace(KNOWN, known ?? 'a basic'),
+    }));
+  // Where nothing that is known is like it there is no one change.
+  const school = SCHOOL_LAYERS[approach === 'one-change' && known === undefined ? 'steps-first' : approach];
   return [
-    ...SCHOOL_LAYERS[approach],
+    ...school.map(layer => ({ ...layer, title: layer.title.replace(KNOWN, known ?? '') })),
     ...(isPair ? WITH_PARTNER : ALONE),
     ...(isPair && bothRoles ? [OTHER_ROLE] : []),
-    ...(quality === undefined ? [] : [{ title: `How it is done: ${quality}`, weight: 1 }]),
   ];
+}
+
+/** As many of some layers as have a minute each: the lightest are left out first, of equal ones the last. */
+export function layersWithin(layers: readonly TeachingLayer[], minutes: number): readonly TeachingLayer[] {
+  let left = layers;
+  for (;;) {
+    const sum = left.reduce((all, { weight }) => all + weight, 0);
+    const lightest = Math.min(...left.map(({ weight }) => weight));
+    if (left.length < 2 || (lightest / sum) * minutes >= 1) return left;
+    const out = left.findLastIndex(({ weight }) => weight === lightest);
+    left = left.filter((_, index) => index !== out);
+  }
 }
 
 /** The quality that most of these figures are danced with; ties by the order in which their dances name them. */

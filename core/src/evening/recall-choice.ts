@@ -13,6 +13,8 @@ export interface RecallSource {
   readonly aim?: number;
   /** How many the minutes of the recall are enough for, the second looks apart. */
   readonly most: number;
+  /** How many more than planned there is time for. */
+  readonly more?: number;
 }
 
 /**
@@ -26,11 +28,12 @@ export function chooseReviews({
   fresh,
   aim = RECALL_AIM,
   most,
+  more = 0,
 }: RecallSource): readonly string[] {
   const own = planned.filter(id => !fresh.has(id));
   const rank = (id: string) => recall.get(id) ?? 1;
   const byRecall = (ids: readonly string[]) => ids.toSorted((a, b) => rank(a) - rank(b));
   const fading = byRecall([...recall.keys()].filter(id => rank(id) < aim && !fresh.has(id)));
-  const chosen = [...new Set([...fading, ...byRecall(own)])].slice(0, Math.min(own.length, most));
+  const chosen = [...new Set([...fading, ...byRecall(own)])].slice(0, Math.min(own.length + more, most));
   return [...new Set([...chosen, ...again.filter(id => !fresh.has(id))])];
 }

@@ -87,6 +87,51 @@ describe('the running order', () => {
     expect(block?.layers.reduce((sum, { seconds }) => sum + seconds, 0)).toBe((block?.minutes ?? 0) * 60);
   });
 
+  test('a layer that builds on a figure names it; where nothing known is like it the steps come first', () => {
+    const built = buildPlanProblem(library, quay);
+    const lessons = built.ok ? judgePlan(built.value, published).lessons : [];
+    const oneChange = { ...quay, approach: 'one-change' as const };
+    const layersOf = (lesson: number, taught: readonly string[]) => {
+      const planned = lessons[lesson - 1];
+      if (!planned) throw new Error('no lesson');
+      const order = runningOrder({ course: oneChange, lesson, planned, library, taught });
+      return order.blocks.find(({ kind }) => kind === 'new')?.layers.map(({ title }) => title);
+    };
+    expect(layersOf(3, ['walk', 'sway'])).toContain('What changes from Walk, alone');
+    expect(layersOf(1, [])?.[0]).toBe('Steps, without music');
+  });
+
+  test('nothing to recall is no block; the last lesson’s check lists what was had; the basics of the level below warm up', () => {
+    const kinds = lessonOrder(1).blocks.map(({ kind }) => kind);
+    expect(kinds).not.toContain('recall');
+    const [first, ...rest] = quay.lessons;
+    if (!first) throw new Error('no lesson');
+    const checked = { ...first, fixed: { ...first.fixed, check: 10 } };
+    const above = openLibrary(
+      studio([...patterns, figure('spin', { level: 'two', name: 'Spin', needs: ['walk'] })]),
+    );
+    const two = course([{ pattern: 'spin', value: 'must' }], { level: 'two', lessons: [checked, ...rest] });
+    const built = buildPlanProblem(above, two);
+    const planned = built.ok ? judgePlan(built.value, { spin: 1 }).lessons[0] : undefined;
+    if (!planned) throw new Error('no lesson');
+    const order = runningOrder({ course: two, lesson: 1, planned, library: above });
+    const inBlock = (kind: string) => order.blocks.find(block => block.kind === kind)?.patterns;
+    expect(inBlock('warm-up')).toEqual(['walk', 'sway']);
+    expect(inBlock('recall')).toEqual(['walk']);
+    expect(inBlock('check')).toEqual(['spin']);
+    expect(inBlock('combine')).toEqual(['walk', 'spin']);
+  });
+
+  test('free minutes are offered to what was dropped, where it has what it needs', () => {
+    const built = buildPlanProblem(library, quay);
+    const planned = built.ok ? judgePlan(built.value, { walk: 1 }).lessons[1] : undefined;
+    if (!planned) throw new Error('no lesson');
+    const offered = (taught: readonly string[]) =>
+      runningOrder({ course: quay, lesson: 2, planned, library, taught, dropped: ['wheel'] }).offered;
+    expect(offered(['walk'])).toEqual([{ pattern: 'wheel', minutes: expect.any(Number) }]);
+    expect(offered([])).toEqual([]);
+  });
+
   test('an overfull lesson still ends on time, and says by how much it is too full', () => {
     const long = openLibrary(studio([{ ...patterns[0], minutes: 45 } as (typeof patterns)[number]]));
     const one = course([{ pattern: 'walk', value: 'must' }]);
@@ -189,9 +234,18 @@ describe('every evening adds up', () => {
         const news = order.blocks.filter(({ kind }) => kind === 'new');
         for (const { layers, minutes: length } of news)
           expect(layers.reduce((sum, { seconds }) => sum + seconds, 0)).toBe(length * 60);
-        expect(news.flatMap(({ layers }) => layers.filter(({ title }) => /Sway/.test(title))).length).toBe(
-          news.length,
+        for (const { layers } of news)
+          if (layers.length > 1)
+            expect(Math.min(...layers.map(({ seconds }) => seconds))).toBeGreaterThanOrEqual(60);
+        // A quality is practised on what is danced again, never on what is new.
+        expect(news.flatMap(({ layers }) => layers).some(({ title }) => title.startsWith('Sway'))).toBe(
+          false,
         );
+        for (const { kind, patterns, layers, minutes: length } of order.blocks) {
+          if (kind === 'recall') expect(patterns.length).toBeGreaterThan(0);
+          if (kind === 'recall' && length > 2)
+            expect(layers.map(({ title }) => title)).toEqual(['Danced again', `Sway, on ${patterns[0]}`]);
+        }
         const ids = news.flatMap(({ patterns }) => patterns);
         expect([...ids].sort()).toEqual(Object.keys(planned.minutes).sort());
         for (const [index, id] of ids.entries())
@@ -260,8 +314,13 @@ describe('what is recalled', () => {
       },
       reviews: seven.map(id => ({ id, minutes: tenths(13) })),
     };
-    const order = runningOrder({ course: quay, lesson: 3, planned, library });
-    expect(order.blocks.find(({ kind }) => kind === 'recall')?.patterns).toEqual(seven.slice(0, 6));
-    expect(order.noTimeFor).toEqual(['g']);
+    const within = (minutes: number) => {
+      const lessons = quay.lessons.map(lesson => ({ ...lesson, minutes }));
+      const order = runningOrder({ course: { ...quay, lessons }, lesson: 3, planned, library });
+      return [order.blocks.find(({ kind }) => kind === 'recall')?.patterns, order.noTimeFor, order.spare];
+    };
+    expect(within(39)).toEqual([seven.slice(0, 6), ['g'], 0]);
+    // Minutes that would be danced away go to what had none.
+    expect(within(60)).toEqual([seven, [], 20]);
   });
 });

@@ -1,3 +1,4 @@
+import { figuresBelow } from '../library/figures-below.ts';
 import { type FigureWays, findWays } from '../library/level-ways.ts';
 import type { Library } from '../library/library.ts';
 import { assemblyMinutes } from '../likeness/assembly.ts';
@@ -40,7 +41,8 @@ function roomInLesson(library: Library, course: Course, lesson: CourseLesson): T
   return tenths(looks.reduce<number>((rest, look) => rest - look, lessonCapacity(lesson)));
 }
 
-function assemblyOf(figure: Figure, library: Library, { roles }: Pick<Course, 'roles'>): Tenths {
+/** Tenths to put a figure together in a course. */
+export function assemblyOf(figure: Figure, library: Library, { roles }: Pick<Course, 'roles'>): Tenths {
   const needed = needsOf(figure.pattern).flatMap(id => library.readings.get(id)?.figure ?? []);
   return assemblyMinutes(figure, needed, roles === 'both');
 }
@@ -194,16 +196,14 @@ function allowedByDance(pattern: Pattern, course: Course): number[] | undefined 
 }
 
 function findKnownFigures(library: Library, course: Course): ReadonlyMap<string, Figure> {
-  const level = library.levels.get(course.level ?? '');
-  const known = new Map<string, Figure>();
-  if (!level) return known;
   const own = new Set(course.items.map(({ pattern }) => pattern));
-  for (const { figure } of library.readings.values()) {
-    const below = library.levels.get(figure.pattern.level ?? '');
-    if (below && below.dance === level.dance && below.order < level.order && !own.has(figure.pattern.id))
-      known.set(figure.pattern.id, figure);
-  }
-  return known;
+  const below = figuresBelow(library, course.level).filter(({ id }) => !own.has(id));
+  return new Map(
+    below.flatMap(({ id }) => {
+      const figure = library.readings.get(id)?.figure;
+      return figure ? [[id, figure] as const] : [];
+    }),
+  );
 }
 
 function elementIds(figure: Figure, library: Library): string[] {

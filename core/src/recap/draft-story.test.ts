@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { planClass } from '../class/class-plan.ts';
 import { openLibrary } from '../library/library.ts';
+import { seriesOrder } from '../library/series-order.ts';
 import type { Attendance, FigureLog, LessonNote, Log, LogResult, Pattern } from '../model/document.ts';
 import { canFollow } from '../steps/links.ts';
 import { laid } from '../test/plan-problems.ts';
 import { course, figure, studio } from '../test/studio.ts';
 import { draftRecaps } from './draft-recaps.ts';
-import { seriesOrder } from './series-order.ts';
 
 const FIGURES: readonly Pattern[] = Array.from({ length: 6 }, (_, index) =>
   figure(`f${index}`, {

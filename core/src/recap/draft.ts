@@ -1,5 +1,6 @@
 import { standingLogs } from '../class/standing.ts';
 import { type EveningByLog, eveningByLog } from '../evening/evening-by-log.ts';
+import { figuresBelow } from '../library/figures-below.ts';
 import type { Library } from '../library/library.ts';
 import type { Pattern } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
@@ -30,11 +31,12 @@ export function draftRecap(source: RecapSource): string {
     whereItIs(source),
     '',
     eveningInWords(source, evening),
+    // Colleagues look for it first.
+    ...(audience === 'staff' ? section('For the staff', staffLines(source, evening)) : []),
     ...figureSections(source, evening),
     ...(isLast ? wholeSeries(source, evening) : []),
     ...section('Practise at home', practiceLines(atHome, evening, library)),
     ...section('Take care', cautionLines(patternsOf(library, [...new Set(shown)]), { studio, localRules })),
-    ...(audience === 'staff' ? section('For the staff', staffLines(source, evening)) : []),
     ...section('Next time', [nextTimeInWords(source, evening)].filter(Boolean)),
   ];
   return `${lines
@@ -103,12 +105,7 @@ function tellingOf(
   { known }: EveningByLog,
   told: readonly string[],
 ): (index: number) => FigureTelling {
-  const order = library.levels.get(course.level ?? '')?.order;
-  const below = [...library.patterns.values()].filter(({ level }) => {
-    const at = library.levels.get(level ?? '')?.order;
-    return at !== undefined && order !== undefined && at < order;
-  });
-  const had = [...below.map(({ id }) => id), ...known];
+  const had = [...figuresBelow(library, course.level).map(({ id }) => id), ...known];
   const met = new Set([...had, ...told, ...(planned ?? course.items.map(({ pattern }) => pattern))]);
   return index => ({
     ...{ studio, library, met, next, tellsOtherCounts },

@@ -4,8 +4,8 @@ import type { EveningByLog } from '../evening/evening-by-log.ts';
 import { elementsOf, type TaughtElement } from '../likeness/taught-elements.ts';
 import type { Studio } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
-import { hasWholeWords } from '../model/whole-words.ts';
 import { withArticle } from '../steps/words.ts';
+import { namesSomebody } from './offered-notes.ts';
 import type { RecapSource } from './recap-source.ts';
 import { allOf, namesOf, restOfSentence, sentenceOf, withinSentence } from './words.ts';
 
@@ -99,11 +99,9 @@ function musicSentences({ notes = [], lesson }: RecapSource): readonly string[] 
 
 /** What else was done, in the words of who noted it; for students without those that name one of them. */
 function elseSentences({ notes = [], lesson, audience, students = [] }: RecapSource): readonly string[] {
-  const given = students.map(({ name }) => name.split(' ')[0] ?? name);
-  const isNaming = (text: string) => given.some(name => hasWholeWords(text, name));
   return standingNotes(notes)
     .filter(note => note.lesson === lesson && note.kind === 'else')
-    .filter(({ text }) => audience === 'staff' || !isNaming(text))
+    .filter(({ text }) => audience === 'staff' || !namesSomebody(text, students))
     .map(({ text }) =>
       DONE.test(text) ? `We ${restOfSentence(text)}` : `Something else: ${sentenceOf(text)}`,
     );

@@ -67,6 +67,18 @@ export function tellBegun(figure: Figure, telling: FigureTelling): string[] {
   ]);
 }
 
+/** The same for who takes a class tonight, a line each: hold and count, both parts, the signal and the usual fault; Markdown. */
+export function tellBriefly(figure: Figure, studio: Studio): string {
+  const signals = marksOf(figure.pattern, 'signal').map(({ text }) => `Its signal: ${restOfSentence(text)}`);
+  const faults = marksOf(figure.pattern, 'fault').map(faultInWords);
+  const lines = [
+    [holdsInWords(figure), handsInWords(figure), countedWhole(figure, { studio })].filter(Boolean).join(' '),
+    ...figure.parts.map(part => partInWords(figure, part, studio)),
+    [...signals, ...faults].join(' '),
+  ];
+  return lines.filter(Boolean).join('  \n');
+}
+
 function paragraphs(lines: readonly string[]): string[] {
   return lines.filter(Boolean).flatMap(line => ['', line]);
 }
@@ -110,7 +122,10 @@ function handsInWords(figure: Figure): string {
   return told.length === 0 ? '' : `Hands: ${told.join('; ')}.`;
 }
 
-function countedWhole(figure: Figure, { studio, tellsOtherCounts = false, said }: FigureTelling): string {
+function countedWhole(
+  figure: Figure,
+  { studio, tellsOtherCounts = false, said }: Pick<FigureTelling, 'studio' | 'tellsOtherCounts' | 'said'>,
+): string {
   if (figure.parts.length === 0 || said?.count) return '';
   const counts = `**${countedBy(figure, studio.counting)}**${alsoCalled(figure, studio.counting)}`;
   const others = tellsOtherCounts

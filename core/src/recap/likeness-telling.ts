@@ -1,26 +1,20 @@
 // What of a figure the class has danced already in another, in the house's count.
 import type { Library } from '../library/library.ts';
-import { compareFigures, rangesInWords, type SameRange } from '../likeness/compare.ts';
+import { rangesInWords, type SameRange } from '../likeness/compare.ts';
+import {
+  figuresBeside,
+  isNear,
+  joinedFrom,
+  LEAST_SHARE,
+  mostShared,
+  type Shared,
+} from '../likeness/most-shared.ts';
 import type { Role, Studio } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
-import { needsOf } from '../model/needs.ts';
 import type { Figure, FigurePart } from '../steps/figure.ts';
 import { entryHolds, findHold } from '../steps/holds.ts';
 import { stepTurn } from '../steps/step.ts';
-import { stepInWords } from '../steps/words.ts';
 import { allOf } from './words.ts';
-
-interface Shared {
-  readonly other: Figure;
-  /** Of each part of the figure told the indexes of the steps that are shared. */
-  readonly steps: ReadonlyMap<Role, ReadonlySet<number>>;
-  /** Those of them that turn otherwise. */
-  readonly turning: ReadonlyMap<Role, ReadonlySet<number>>;
-  /** Of all steps of the figure told. */
-  readonly share: number;
-}
-
-const LEAST_SHARE = 0.5;
 
 /**
  * In a sentence what a figure shares with the one of `known` (the newest last) that has most of its steps: aligned, up to a
@@ -31,14 +25,11 @@ export function likenessInWords(
   known: readonly string[],
   { library, studio }: { readonly library: Library; readonly studio: Pick<Studio, 'roles'> },
 ): string {
-  const others = [...new Set(known)].reverse().flatMap(id => {
-    const other = library.readings.get(id)?.figure;
-    return other && id !== figure.pattern.id && other.dance.id === figure.dance.id ? [other] : [];
-  });
+  const others = figuresBeside(figure, known, library);
   const joined = joinedFrom(figure, others);
   if (joined.length > 1)
     return `It is ${joined.map(one => escapeMarkdown(one.pattern.name)).join(', then ')}.`;
-  const found = mostShared(figure, nearestFirst(figure, others));
+  const found = mostShared(figure, others);
   if (!found || found.share <= LEAST_SHARE) return '';
   const name = escapeMarkdown(found.other.pattern.name);
   const roles = { lead: 'leader', follow: 'follower', solo: 'dancer', ...studio.roles };
@@ -78,87 +69,6 @@ function sameSteps(
   if (!turner) return isNear(figure, other) ? `${same}, without the turn on ${counts}.` : '';
   const isOne = turners.length === 1 && figure.parts.length > 1;
   return `${same}; the ${isOne ? `${nameOf(turner.role)}’s ` : ''}turn on ${counts} is new.`;
-}
-
-function isNear({ pattern }: Figure, other: Figure): boolean {
-  return [...needsOf(pattern), ...(pattern.lookalikes ?? [])].includes(other.pattern.id);
-}
-
-/** The figures that a longer one is made of, whole and one after the other; none where it is not. */
-function joinedFrom(figure: Figure, others: readonly Figure[]): readonly Figure[] {
-  const own = danceSteps(figure);
-  const pieces = nearestFirst(figure, others).map(other => ({ other, steps: danceSteps(other) }));
-  const from = (at: number): readonly Figure[] | undefined => {
-    if (at === own.length) return [];
-    for (const { other, steps } of pieces) {
-      if (
-        steps.length === 0 ||
-        steps.length === own.length ||
-        !steps.every((step, index) => step === own[at + index])
-      )
-        continue;
-      const rest = from(at + steps.length);
-      if (rest) return [other, ...rest];
-    }
-    return undefined;
-  };
-  return own.length === 0 ? [] : (from(0) ?? []);
-}
-
-/** What everybody does in each event of a figure, and how long it is; empty for one without timing. */
-function danceSteps({ parts, beats }: Figure): readonly string[] {
-  const events = parts[0]?.rhythm.events ?? [];
-  if (beats === null) return [];
-  return events.map(({ length }, event) =>
-    [
-      length,
-      ...parts.map(({ role, steps }) => {
-        const step = steps.find(({ time }) => time?.event === event)?.step;
-        return step ? `${role} ${stepInWords(step)}` : role;
-      }),
-    ].join(),
-  );
-}
-
-/** Those that a figure needs or looks like, then those as long as it, then those in a hold that it begins in. */
-function nearestFirst(figure: Figure, others: readonly Figure[]): readonly Figure[] {
-  const own = entryHolds(figure.pattern);
-  const distance = (other: Figure) =>
-    Number(!isNear(figure, other)) * 4 +
-    Number(other.beats !== figure.beats) * 2 +
-    Number(!entryHolds(other.pattern).some(hold => own.includes(hold)));
-  return others.toSorted((a, b) => distance(a) - distance(b));
-}
-
-function mostShared(figure: Figure, others: readonly Figure[]): Shared | undefined {
-  let best: Shared | undefined;
-  const count = figure.parts.reduce((sum, { steps }) => sum + steps.length, 0);
-  for (const other of others) {
-    const { roles } = compareFigures(figure, other);
-    const indexesOf = (kinds: readonly string[]) =>
-      new Map(
-        figure.parts.map(({ role }) => {
-          const pairs = roles[role]?.pairs ?? [];
-          const own = pairs.flatMap(([index, , kind]) =>
-            index !== null && kinds.includes(kind) ? [index] : [],
-          );
-          return [role, new Set(own)] as const;
-        }),
-      );
-    const [steps, longer] = [indexesOf(['same', 'turn', 'length']), countOf(indexesOf(['length']))];
-    const shared = countOf(steps);
-    // At another pace throughout it is another figure.
-    if (longer > shared / 2) continue;
-    const share = count === 0 ? 0 : shared / count;
-    const turning = indexesOf(['turn']);
-    const isNearer = best?.share === share && countOf(turning) < countOf(best.turning);
-    if (!best || share > best.share || isNearer) best = { other, steps, turning, share };
-  }
-  return best;
-}
-
-function countOf(steps: ReadonlyMap<Role, ReadonlySet<number>>): number {
-  return [...steps.values()].reduce((sum, { size }) => sum + size, 0);
 }
 
 /** The steps of a part that are the same in every role at that count, and those that are new, if only by their turn. */

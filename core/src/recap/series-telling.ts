@@ -1,12 +1,12 @@
 // At the end of a series everything once, in an order that dances, and what to keep.
 import type { Library } from '../library/library.ts';
+import { seriesOrder } from '../library/series-order.ts';
 import type { Course, Studio } from '../model/document.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
 import { groupBy } from '../model/group-by.ts';
 import type { Figure } from '../steps/figure.ts';
 import { alsoCalled, countedBy } from './counted.ts';
 import { holdsInWords, partInWords } from './figure-telling.ts';
-import { seriesOrder } from './series-order.ts';
 import { namesOf, withinSentence } from './words.ts';
 
 interface Series {

@@ -1,10 +1,10 @@
 import { eveningByLog } from '../evening/evening-by-log.ts';
 import type { Library } from '../library/library.ts';
+import { seriesOrder } from '../library/series-order.ts';
 import type { Log, Studio } from '../model/document.ts';
 import { TICKS_PER_BEAT } from '../model/units.ts';
 import type { Figure } from '../steps/figure.ts';
 import { canFollow } from '../steps/links.ts';
-import { seriesOrder } from './series-order.ts';
 
 /** One take of a filmed recap. */
 export interface Take {

@@ -92,6 +92,18 @@ test('what a coming lesson brings is looked over: what is worth a look is told w
   expect(after.find(({ figure }) => figure === coming)).toMatchObject({ severity: 'hint', lesson: 5 });
 });
 
+test('what students were promised for their next evening, and the plan has elsewhere by now, is told', async () => {
+  const promises = async () => (await ottilie.call('programme.faults')).body.promises;
+  expect(await promises()).toEqual([]);
+  // Published last week, for students: a figure that the plan brings later.
+  await server.sql(
+    `UPDATE recaps SET promises = '["wrap"]' WHERE section_id = 'hustle-1-monday' AND lesson = 4 AND studio_id = '${server.studioId}'`,
+  );
+  expect(await promises()).toEqual([
+    expect.objectContaining({ section: 'hustle-1-monday', lesson: 5, figure: 'wrap', name: 'Wrap', comes: 6 }),
+  ]);
+});
+
 test('next term is counted from the newest final check of each class', async () => {
   const params = { section: 'hustle-1-monday' };
   const items = [{ pattern: 'wrap', layers: ['steps'], gate: true }];

@@ -50,7 +50,7 @@ function Proposal({ room, lesson, isLarge }: ProposalProps) {
   if (had && data === undefined) return <Skeleton lines={3} />;
   if (!had || !data) return <p>{link('Put something together')}</p>;
   const danced = { dance: had.dance.id, ...proposedDance(data) };
-  return <Lines danced={danced} title={<>Proposed. {link('Change it or keep it')}.</>} isLarge={isLarge} />;
+  return <Lines danced={danced} title={<>Proposed. {link('Change it or keep it')}</>} isLarge={isLarge} />;
 }
 
 interface LinesProps {

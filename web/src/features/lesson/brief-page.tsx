@@ -1,17 +1,20 @@
 import { chakra } from '@chakra-ui/react';
-import { figureName } from '@map-step/core';
+import { figureName, standingLogs, standingNotes } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { Group, GroupColumns } from '../../ui/group.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
 import { CombinationOfLesson } from '../combine/combination-of-lesson.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
+import { promiseInWords } from '../course/promise-words.ts';
+import { useBrokenPromises } from '../course/use-broken-promises.ts';
 import { personName } from '../studio/studio-queries.ts';
+import { BriefFigures } from './brief-figures.tsx';
 import { Tonight } from './tonight.tsx';
 import { useLessonOrder } from './use-lesson-order.ts';
 
 /** A class handed over on one page: where it is, what is shaky, who dances, tonight's order, what was promised. */
 export function BriefPage() {
-  const { answer, library, studio } = useCourse();
+  const { answer, studio } = useCourse();
   const { section, classPlan } = useClass();
   const { lesson } = usePlace();
   const lessonOrder = useLessonOrder();
@@ -29,7 +32,7 @@ export function BriefPage() {
     .filter(({ from, to }) => date === undefined || ((from ?? date) <= date && date <= (to ?? date)))
     .map(({ person }) => personName(studio, person));
   return (
-    <chakra.article maxW="60rem">
+    <chakra.article maxW="70rem" css={{ '@media print': { zoom: 0.7, maxWidth: 'none' } }}>
       <chakra.div display="flex" gap="3" alignItems="baseline" flexWrap="wrap" mb="3">
         <chakra.h2 fontSize="2xl">
           {answer.course.name}, lesson {lesson} of {answer.course.lessons.length}
@@ -58,7 +61,7 @@ export function BriefPage() {
                 {from}
               </chakra.time>{' '}
               {title} <Label>{minutes} min</Label>
-              {kind !== 'new' && patterns.length > 0 && <Names ids={patterns} />}
+              {kind !== 'new' && kind !== 'combine' && patterns.length > 0 && <Names ids={patterns} />}
               {kind === 'new' && patterns.length > 1 && (
                 <>
                   <Names ids={patterns.slice(1)} />
@@ -79,17 +82,54 @@ export function BriefPage() {
             ))}
           </Group>
         )}
+        <FromLastTime />
         {recap && (
           <Group title={`What was promised after lesson ${recap.lesson}`}>
-            {recap.promises.length === 0 ? (
-              <p>Nothing by name.</p>
-            ) : (
-              recap.promises.map(id => <p key={id}>{figureName(library, id)}</p>)
-            )}
+            {recap.promises.length === 0 && <p>Nothing by name.</p>}
+            {recap.promises.map(id => (
+              <Promised key={id} pattern={id} lesson={recap.lesson} />
+            ))}
           </Group>
         )}
+        <BriefFigures order={order} />
       </GroupColumns>
     </chakra.article>
+  );
+}
+
+/** A figure that was promised, and whether the plan still holds it. */
+function Promised({ pattern, lesson }: { pattern: string; lesson: number }) {
+  const { library } = useCourse();
+  const broken = (useBrokenPromises() ?? []).find(one => one.pattern === pattern && one.lesson === lesson);
+  return (
+    <p>
+      {figureName(library, pattern)}
+      <Label>: {broken ? promiseInWords(broken) : 'tonight, as promised'}</Label>
+    </p>
+  );
+}
+
+/** What the one who taught last wrote down, of figures and besides. */
+function FromLastTime() {
+  const { library } = useCourse();
+  const { section } = useClass();
+  const { lesson } = usePlace();
+  if (!section) return null;
+  const last = lesson - 1;
+  const ofFigures = standingLogs(section.logs).filter(log => log.lesson === last && log.note);
+  const others = standingNotes(section.notes).filter(note => note.lesson === last && note.kind !== 'song');
+  if (ofFigures.length + others.length === 0) return null;
+  return (
+    <Group title={`Noted in lesson ${last}`}>
+      {ofFigures.map(({ id, pattern, note }) => (
+        <p key={id}>
+          {figureName(library, pattern)}: {note}
+        </p>
+      ))}
+      {others.map(({ id, text }) => (
+        <p key={id}>{text}</p>
+      ))}
+    </Group>
   );
 }
 

@@ -1,7 +1,8 @@
 import { chakra } from '@chakra-ui/react';
-import type { LessonBlock } from '@map-step/core';
+import { figureName, type LessonBlock } from '@map-step/core';
 import { Label } from '../../ui/parts.tsx';
-import { MarksOfBlock } from './marks-of-block.tsx';
+import { useCourse } from '../course/course-context.ts';
+import { MarksOfBlock, markedIn } from './marks-of-block.tsx';
 import type { LessonLog } from './use-log.ts';
 
 export interface ShownBlock {
@@ -22,6 +23,7 @@ interface EveningListProps {
 
 /** The whole evening with its clock times: what is behind, where it is, what is to come. */
 export function EveningList({ blocks, present, log, enterOf }: EveningListProps) {
+  const { library } = useCourse();
   return (
     <chakra.ol listStyleType="none" p="0" borderTop="2px solid" borderColor="ink">
       {blocks.map(({ block, from, minutes }, index) => {
@@ -65,11 +67,14 @@ export function EveningList({ blocks, present, log, enterOf }: EveningListProps)
                     title
                   )}
                 </chakra.h3>
-                <Label>{minutes} min</Label>
+                <Label>{minutes === 0 && index > present ? 'no time tonight' : `${minutes} min`}</Label>
                 {kind === 'new' && <Label>new</Label>}
               </chakra.div>
+              {!isPresent && (kind === 'combine' || kind === 'check') && patterns.length > 0 && (
+                <Label>{patterns.map(id => figureName(library, id)).join(', ')}</Label>
+              )}
               {!isPresent && kind !== 'warm-up' && (
-                <chakra.div display="grid" gap="1.5" mt={patterns.length || block.element ? '1' : '0'}>
+                <chakra.div display="grid" gap="1.5" mt={markedIn(block).length > 0 ? '1' : '0'}>
                   <MarksOfBlock block={block} log={log} />
                 </chakra.div>
               )}

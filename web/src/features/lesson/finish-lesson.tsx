@@ -1,10 +1,11 @@
 import { chakra } from '@chakra-ui/react';
-import { figureName } from '@map-step/core';
+import { brokenPromises, figureName, type Placed } from '@map-step/core';
 import { useState } from 'react';
 import { forgetRefused, ownerOf, type WaitingEvent } from '../../api/outbox.ts';
 import { Notice } from '../../ui/notice.tsx';
 import { Button } from '../../ui/parts.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
+import { promiseInWords } from '../course/promise-words.ts';
 import { useElementName } from '../course/use-elements.ts';
 import { Moves } from './moves.tsx';
 import type { LessonLog } from './use-log.ts';
@@ -81,7 +82,29 @@ function Proposed({ unmarked }: { unmarked: readonly string[] }) {
         from={lesson + 1}
         of={answer.course.lessons.length}
       />
+      <PromisesBroken placed={plan.answer.placed} />
     </chakra.div>
+  );
+}
+
+/** What the class was told would come tonight, and did not. */
+function PromisesBroken({ placed }: { placed: Placed }) {
+  const { library } = useCourse();
+  const { section } = useClass();
+  const { lesson } = usePlace();
+  if (!section) return null;
+  const recaps = section.recaps.filter(recap => recap.lesson === lesson - 1);
+  const broken = brokenPromises({ recaps, logs: section.logs, placed, behind: lesson });
+  if (broken.length === 0) return null;
+  return (
+    <>
+      <p>The class was promised for tonight:</p>
+      {broken.map(promise => (
+        <p key={promise.pattern}>
+          {figureName(library, promise.pattern)}: {promiseInWords(promise)}
+        </p>
+      ))}
+    </>
   );
 }
 

@@ -4,10 +4,13 @@ import { useElementName } from '../course/use-elements.ts';
 import { MarkRow } from './mark-row.tsx';
 import type { LessonLog, MarksOf } from './use-log.ts';
 
+/** Blocks of which each figure is marked: what is combined and asked was danced in another. */
+const MARKED: ReadonlySet<LessonBlock['kind']> = new Set(['recall', 'new']);
+
 /** What is marked in a block: its figures, or what it prepares for next time. */
 export function markedIn({ kind, patterns, element }: LessonBlock): readonly string[] {
   if (element) return [element.id];
-  return kind === 'warm-up' ? [] : patterns;
+  return MARKED.has(kind) ? patterns : [];
 }
 
 /** Where the marks of a block are written. */

@@ -6,6 +6,7 @@ import { Disclosure } from '../../ui/disclosure.tsx';
 import { Group } from '../../ui/group.tsx';
 import { NumberField } from '../../ui/number-field.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
+import { inMinutes } from '../../ui/seconds.ts';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
 import type { StudentHere } from './use-attendance.ts';
 import { useKept } from './use-kept.ts';
@@ -63,7 +64,7 @@ export function Partners({ students }: { students: readonly StudentHere[] }) {
           ? 'Change partners'
           : left <= 0
             ? 'Change partners now'
-            : `Change in ${Math.floor(left / MINUTE)}:${String(Math.floor(left / 1000) % 60).padStart(2, '0')}`}
+            : `Change in ${inMinutes(Math.floor(left / 1000))}`}
       </Button>
       {waiting.length > 0 && (
         <p>

@@ -3,6 +3,7 @@ import { cautionNotice, cautionsOf, figureName, type LessonBlock, labelOf } from
 import { Disclosure } from '../../ui/disclosure.tsx';
 import { Hint } from '../../ui/hint.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
+import { inMinutes } from '../../ui/seconds.ts';
 import { useShortcuts } from '../../ui/shortcuts.ts';
 import { CombinationOfLesson } from '../combine/combination-of-lesson.tsx';
 import { RescueCard } from '../combine/rescue-card.tsx';
@@ -81,6 +82,7 @@ export function PresentBlock(props: PresentBlockProps) {
       </chakra.div>
       {kind === 'warm-up' && <WarmUp patterns={patterns} />}
       {kind === 'combine' && <CombinationOfLesson isLarge />}
+      {kind === 'check' && <Asked patterns={patterns} />}
       {kind === 'new' && patterns[0] !== undefined && <CountAndCues pattern={patterns[0]} />}
       {kind === 'new' && patterns[0] !== undefined && <IfItGoesWrong pattern={patterns[0]} />}
       <Layers block={block} />
@@ -142,14 +144,10 @@ function Clock({ left, isPaused }: { left: number; isPaused: boolean }) {
       color={isOver ? 'stop' : isPaused ? 'quiet' : 'ink'}
     >
       {isOver ? '+' : ''}
-      {clockOf(seconds)}
+      {inMinutes(seconds)}
       <Label ml="2">{isOver ? 'over' : isPaused ? 'paused' : 'left'}</Label>
     </chakra.span>
   );
-}
-
-function clockOf(seconds: number): string {
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 }
 
 /** How an element is taught by itself, and what it is for. */
@@ -172,6 +170,17 @@ function WarmUp({ patterns }: { patterns: readonly string[] }) {
   return <p>On the basics you have: {names.join(', ')}.</p>;
 }
 
+/** What the check asks, to be read out. */
+function Asked({ patterns }: { patterns: readonly string[] }) {
+  const { library } = useCourse();
+  if (patterns.length === 0) return null;
+  return (
+    <chakra.p fontSize={{ base: 'md', md: 'xl' }}>
+      {patterns.map(id => figureName(library, id)).join(', ')}
+    </chakra.p>
+  );
+}
+
 function Layers({ block }: { block: LessonBlock }) {
   if (block.layers.length === 0) return null;
   return (
@@ -179,7 +188,7 @@ function Layers({ block }: { block: LessonBlock }) {
       {block.layers.map(({ title, seconds }) => (
         <chakra.li key={title} display="flex" gap="3">
           <chakra.span minW="3.5rem" fontVariantNumeric="tabular-nums" color="quiet">
-            {clockOf(seconds)}
+            {inMinutes(seconds)}
           </chakra.span>
           {title}
         </chakra.li>

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { leftInBlock, ownLessons } from '@map-step/core';
+import { allOf, leftInBlock, ownLessons } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { Link, useLocation } from 'react-router';
 import { Failure } from '../../ui/failure.tsx';
@@ -64,6 +64,12 @@ function EveningRoom(lessonOrder: LessonOrder) {
               lengthen: run.lengthen,
             })}
           />
+        )}
+        {evening.fallen.length > 0 && (
+          <Notice tone="now" title="Running late">
+            {allOf(evening.fallen.map(({ block }) => block.title))}: no time for{' '}
+            {evening.fallen.length === 1 ? 'it' : 'them'} tonight.
+          </Notice>
         )}
         <chakra.section aria-label="Running order">
           <EveningList

@@ -9,6 +9,7 @@ import {
   RECALL_AIM,
   shakyFigures,
 } from '@map-step/core';
+import { Link, useLocation } from 'react-router';
 import { Group } from '../../ui/group.tsx';
 import { Label } from '../../ui/parts.tsx';
 import { useClass, useCourse, usePlace } from '../course/course-context.ts';
@@ -53,6 +54,7 @@ export function Tonight({ planned, order, recall }: LessonOrder) {
       {shaky.size > 0 && <Names words="Shaky" ids={[...shaky]} />}
       {fading.length > 0 && <Names words="Fading" ids={fading} />}
       {order.noTimeFor.length > 0 && <Names words="No time to review" ids={order.noTimeFor} />}
+      <FreeMinutes order={order} />
       <BrokenTonight />
       <RolesExpected />
       <WhoLacksWhat />
@@ -80,6 +82,20 @@ function Names({ words, ids }: { words: string; ids: readonly string[] }) {
     <p>
       <Label>{words}: </Label>
       {ids.map(id => figureName(library, id)).join(', ')}
+    </p>
+  );
+}
+
+/** Minutes that combining and dancing have over, and what they would be enough for. */
+function FreeMinutes({ order: { spare, offered } }: Pick<LessonOrder, 'order'>) {
+  const { answer, library } = useCourse();
+  const { search } = useLocation();
+  if (offered.length === 0) return null;
+  const names = offered.map(({ pattern, minutes }) => `${figureName(library, pattern)} (${minutes} min)`);
+  return (
+    <p>
+      <Label>{spare} minutes nothing needs. Without a lesson: </Label>
+      {names.join(', ')}. <Link to={`/courses/${answer.course.id}/map${search}`}>Place it on the Map</Link>
     </p>
   );
 }

@@ -2,7 +2,7 @@ import { type Evening, minutesAsItStands, presentBlock, type RunningOrder, taken
 import { useState } from 'react';
 import { useClass, useCourse, useMayTeach, usePlace } from '../course/course-context.ts';
 import type { ShownBlock } from './evening-list.tsx';
-import { marksIn } from './marks-of-block.tsx';
+import { markedIn, marksIn } from './marks-of-block.tsx';
 import { useAttendance } from './use-attendance.ts';
 import { useEvening } from './use-evening.ts';
 import { type LessonLog, useLessonLog } from './use-log.ts';
@@ -24,7 +24,7 @@ export function useEveningRoom(order: RunningOrder) {
   const mayLog = isNext && mayTeach;
   const clock = useClockOf(order, mayLog);
   const here = clock.shown[clock.present];
-  const kept = [...new Set(order.blocks.flatMap(block => (block.kind === 'warm-up' ? [] : block.patterns)))];
+  const kept = [...new Set(order.blocks.flatMap(block => (block.element ? [] : markedIn(block))))];
   return {
     ...clock,
     log,
@@ -37,6 +37,10 @@ export function useEveningRoom(order: RunningOrder) {
     isPast: !clock.running && (clock.date ?? clock.today) < clock.today,
     here,
     next: clock.shown[clock.present + 1],
+    /** What a late evening has no time for any more. */
+    fallen: clock.shown.filter(
+      ({ block, minutes }, index) => index > clock.present && minutes === 0 && block.minutes > 0,
+    ),
     ordered: new Set(order.blocks.flatMap(({ patterns }) => patterns)),
     /** Those that are marked. */
     figures: kept,

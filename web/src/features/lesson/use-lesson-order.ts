@@ -21,11 +21,15 @@ export function useLessonOrder(): LessonOrder | undefined {
     const { dates, start } = section.section;
     const recall = recallOn(dancedBefore(section.section, section.logs, lesson), dates[lesson - 1] ?? today);
     const { taught, carried, begun } = classPlan.progress;
+    // Of a lesson further on also what comes before it by the plan.
+    const { placed } = classPlan.answer;
+    const placedBefore = Object.keys(placed).filter(id => (placed[id] ?? lesson) < lesson);
     const order = runningOrder({
       ...{ course: answer.course, lesson, planned, library, start, recall },
       ...(next && { next }),
-      taught: Object.keys(taught),
+      taught: [...new Set([...Object.keys(taught), ...placedBefore])],
       left: [...carried, ...begun],
+      dropped: answer.course.items.map(({ pattern }) => pattern).filter(id => placed[id] === undefined),
       ...(studio.recallAim !== null && { aim: studio.recallAim }),
     });
     return { planned, order, recall };

@@ -7,6 +7,7 @@ import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button, Label } from '../../ui/parts.tsx';
+import { promiseInWords } from '../course/promise-words.ts';
 import { comingFaultsQuery } from './today-queries.ts';
 import { dayInWords, drifts, namesInWords, type OpenLesson, toWrite } from './todays-work.ts';
 
@@ -81,16 +82,30 @@ export function Waiting({ answer, me, isDirector }: WaitingProps) {
 function ComingFaults({ today }: { today: string }) {
   const { data } = useQuery(comingFaultsQuery);
   return (
-    <Rows title="Worth a look before it is taught">
-      {(data?.faults ?? []).map(({ course, section, figure, name, message, date, lesson }) => (
-        <li key={`${section} ${figure} ${message}`}>
-          <Link to={`/courses/${course}/material/${figure}?class=${section}&lesson=${lesson}`}>{name}</Link>{' '}
-          <Label>
-            {message} · {dayInWords(date, today, day)}
-          </Label>
-        </li>
-      ))}
-    </Rows>
+    <>
+      <Rows title="Promised, and not in the plan any more">
+        {(data?.promises ?? []).map(({ course, section, className, figure, name, lesson, comes }) => (
+          <li key={`${section} ${figure}`}>
+            <Link to={`/courses/${course}/map?class=${section}`}>
+              {className}: {name}
+            </Link>{' '}
+            <Label>
+              promised for lesson {lesson} · {promiseInWords({ now: comes ?? undefined, isOver: false })}
+            </Label>
+          </li>
+        ))}
+      </Rows>
+      <Rows title="Worth a look before it is taught">
+        {(data?.faults ?? []).map(({ course, section, figure, name, message, date, lesson }) => (
+          <li key={`${section} ${figure} ${message}`}>
+            <Link to={`/courses/${course}/material/${figure}?class=${section}&lesson=${lesson}`}>{name}</Link>{' '}
+            <Label>
+              {message} · {dayInWords(date, today, day)}
+            </Label>
+          </li>
+        ))}
+      </Rows>
+    </>
   );
 }
 

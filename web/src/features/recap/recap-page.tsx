@@ -18,6 +18,7 @@ import { areNamesHidden } from '../course/course-view.ts';
 import { ClashChoice } from '../history/clash-choice.tsx';
 import { HistoryList } from '../history/history-list.tsx';
 import type { SaveState } from '../history/use-draft.ts';
+import { BeforeSending } from './before-sending.tsx';
 import { LogSaysNow } from './log-says-now.tsx';
 import { MissedByStudents } from './missed.tsx';
 import { Promises } from './promises.tsx';
@@ -103,6 +104,7 @@ function RecapDesk({ recap }: { recap: RecapAnswer }) {
           settle={editor.settle}
         />
         {mayTeach && <LogSaysNow recap={recap} editor={editor} />}
+        {mayTeach && recap.audience === 'students' && <BeforeSending editor={editor} />}
         <chakra.div display="flex" justifyContent="space-between" alignItems="center">
           <Segments label="How it is written" value={way} among={WAYS} set={setWay} />
           <Label role="status">{STATE_WORDS[editor.state]}</Label>
