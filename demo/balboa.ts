@@ -99,7 +99,15 @@ export const balboaPatterns: Pattern[] = [
     kind: 'basic',
     lead: 'L fwd small, R fwd small, L fwd small, R back small, L back small, R back small',
     needs: ['held-basic'],
-    marks: [closeHold, { kind: 'cue', text: 'Three on, three home' }],
+    marks: [
+      closeHold,
+      { kind: 'cue', text: 'Three on, three home' },
+      {
+        kind: 'fault',
+        text: 'The chests part on the way back',
+        cure: 'Whoever goes forward brings the chest along before the foot',
+      },
+    ],
   }),
   figure({
     id: 'turning-basic',
@@ -204,7 +212,15 @@ export const balboaPatterns: Pattern[] = [
     variantOf: 'held-basic',
     variantWhy: 'tempo',
     tempo: [{ min: 240, max: 300 }],
-    marks: [closeHold, { kind: 'cue', text: 'When the band races, take every other beat' }],
+    marks: [
+      closeHold,
+      { kind: 'cue', text: 'When the band races, take every other beat' },
+      {
+        kind: 'fault',
+        text: 'The beat between is bounced',
+        cure: 'Let the weight sink once, and stand in it',
+      },
+    ],
   }),
   figure({
     id: 'paddles',

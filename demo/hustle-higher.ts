@@ -324,6 +324,11 @@ export const hustleLevel3: Pattern[] = [
     marks: [
       { kind: 'cue', text: 'Left turn, leader’s turn, cross over: one hand all the way' },
       { event: 9, kind: 'signal', text: 'The same hand comes down to the hip: straight through' },
+      {
+        kind: 'fault',
+        text: 'The hand waits between the turns',
+        cure: 'Where one turn ends the hand is already on its way to the next',
+      },
       caution('arm-turn'),
     ],
   }),

@@ -79,7 +79,14 @@ export const quickstepPatterns: Pattern[] = [
     lead: 'R fwd, L fwd, R fwd, L fwd',
     align: [TO_WALL, ALONG_LINE],
     turn: 0,
-    marks: [{ kind: 'cue', text: 'Walk past each other’s knees, not into them' }],
+    marks: [
+      { kind: 'cue', text: 'Walk past each other’s knees, not into them' },
+      {
+        kind: 'fault',
+        text: 'The steps are reached for and the heel bangs',
+        cure: 'Move the body first; the leg swings under it',
+      },
+    ],
     tracks: [{ quality: 'footfall', role: 'lead', values: ['heel', 'heel', 'heel', 'heel'] }],
   }),
   figure({
@@ -346,6 +353,11 @@ export const quickstepPatterns: Pattern[] = [
     marks: [
       { event: 2, kind: 'signal', text: 'The feet close on the second quick' },
       { kind: 'cue', text: 'Tip to the right, close, and out on the slant' },
+      {
+        kind: 'fault',
+        text: 'The tip bends the waist',
+        cure: 'Lean the whole side, from the ankle to the ear',
+      },
     ],
   }),
   figure({

@@ -105,4 +105,23 @@ test('a level is planned, a lesson taught and logged, the recap read through its
     await expect(student.getByText('Bring water.')).toBeVisible();
     await expect(student.getByRole('button', { name: 'Sign out' })).toHaveCount(0);
   });
+
+  await test.step('who was away reads what they missed, in words that a screen reader reads out', async () => {
+    await teacher.getByRole('button', { name: 'Make a link for Jory W' }).click();
+    const link = await teacher.getByRole('textbox', { name: 'Link' }).last().inputValue();
+    const away = await (await browser.newContext()).newPage();
+    await away.goto(link);
+    await expect(away.getByRole('main')).toMatchAriaSnapshot(`
+      - heading "Hustle 1: what you missed" [level=1]
+      - heading "Left turn" [level=2]
+      - paragraph: /Begins in One hand or Two hands, ends in One hand\\. Counted & 1 2 3, 3 beats\\./
+      - paragraph: /Leader. & left back, on the ball · 1 right replace · 2 left diagonally forward/
+      - paragraph: /Follower. & right back, on the ball · 1 left forward/
+      - paragraph: /Tell it from .* the hand goes up and across on count 1\\./
+      - paragraph: /Usual fault. the follower is pulled round\\./
+      - heading "Take care" [level=2]
+      - paragraph: /Left turn\\. Arm turns/
+    `);
+    await expect(away.getByRole('img', { name: /Left turn/ })).toBeVisible();
+  });
 });
