@@ -130,6 +130,26 @@ describe('files', () => {
     expect(line).not.toContain('\n');
   });
 
+  test('programme tells what each level teaches, and what hurts between them', () => {
+    const { findings, levels } = ask('programme', demo) as {
+      findings: { code: string; dance: string; level: string; pattern?: string; mend?: object }[];
+      levels: { level: string; minutes: number; items: number; requires: string[]; gives: string[] }[];
+    };
+    const two = levels.find(({ level }) => level === 'hustle-2');
+    expect(two?.requires).toContain('wrap');
+    expect(two?.items).toBe(two?.gives.length);
+    expect(findings).toContainEqual(
+      expect.objectContaining({
+        code: 'twice',
+        level: 'hustle-2',
+        pattern: 'cradle-walk',
+        mend: { drop: 'cradle-walk' },
+      }),
+    );
+    for (const { code, pattern } of findings)
+      expect(pattern === undefined).toBe(code === 'unused' || code === 'heavy');
+  });
+
   test('a course that is not there is told with those that are', () => {
     expect(refusal('plan', demo, 'waltz')).toMatch(/there are: hustle-1/);
   });

@@ -7,6 +7,7 @@ import { readStudio, readValue } from './files.ts';
 import { recap, shots } from './lesson-verbs.ts';
 import type { Outcome } from './outcome.ts';
 import { judge, lesson, PLAN_OPTIONS, plan, SOLVE_OPTIONS, solveProblem } from './plan-verbs.ts';
+import { programme } from './programme-verbs.ts';
 import { combine, walk } from './sequence-verbs.ts';
 import { PHRASE_OPTIONS, phrase, TIMING_OPTIONS, timing } from './timing-verbs.ts';
 import { type Arguments, readArguments, takeWords, UsageError } from './usage.ts';
@@ -40,6 +41,7 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['judge', { usage: 'FILE PLANFILE', options: [], run: judge }],
   ['combine', { usage: 'FILE REQUEST', options: [], run: combine }],
   ['walk', { usage: 'FILE SEQUENCE', options: [], run: walk }],
+  ['programme', { usage: 'FILE', options: [], run: fine(programme) }],
   ['lesson', { usage: 'FILE COURSE N', options: SOLVE_OPTIONS, run: lesson }],
   ['recap', { usage: 'FILE SECTION N', options: [], run: fine(recap) }],
   ['shots', { usage: 'FILE SECTION N', options: [], run: fine(shots) }],
