@@ -292,6 +292,6 @@ test('a promise that a move breaks is told where it is made, and in the brief on
   );
   await publish(page, 'Later');
   await page.goto(`/courses/quickstep-1/brief?lesson=${before}`);
-  await expect(page.getByText('The class was promised for tonight:')).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^What was promised after lesson/ })).toBeVisible();
   await expect(page.getByText(`Natural turn: it comes in lesson ${before + 1}`)).toBeVisible();
 });

@@ -53,7 +53,7 @@ export function BriefPage() {
           .join(' · ')}
       </chakra.p>
       <GroupColumns>
-        <Tonight {...lessonOrder} />
+        <Tonight {...lessonOrder} tellsPromises={false} />
         <Group title="The evening">
           {order.blocks.map(({ kind, title, from, minutes, patterns, element }) => (
             <p key={`${kind} ${title}`}>

@@ -19,7 +19,12 @@ import { BrokenTonight } from './promised.tsx';
 import type { LessonOrder } from './use-lesson-order.ts';
 
 /** Tonight at a glance: what is new and from which hold, what is shaky, who lacks what, what to take care of. */
-export function Tonight({ planned, order, recall }: LessonOrder) {
+export function Tonight({
+  planned,
+  order,
+  recall,
+  tellsPromises = true,
+}: LessonOrder & { readonly tellsPromises?: boolean }) {
   const { library, studio } = useCourse();
   const { section, classPlan } = useClass();
   const fresh = Object.keys(planned.minutes);
@@ -55,7 +60,7 @@ export function Tonight({ planned, order, recall }: LessonOrder) {
       {fading.length > 0 && <Names words="Fading" ids={fading} />}
       {order.noTimeFor.length > 0 && <Names words="No time to review" ids={order.noTimeFor} />}
       <FreeMinutes order={order} />
-      <BrokenTonight />
+      {tellsPromises && <BrokenTonight />}
       <RolesExpected />
       <WhoLacksWhat />
       {cautions.map(text => (
