@@ -21,7 +21,7 @@ export function SharePage() {
           <chakra.div display="flex" justifyContent="space-between" alignItems="baseline" mb="4">
             <Label>
               {shared.data.studio}
-              {shared.data.date && `, ${format(parseISO(shared.data.date), 'EEEE d MMMM')}`}
+              {dayBeside(shared.data)}
               {shared.data.corrected && `, corrected ${format(parseISO(shared.data.corrected), 'd MMMM')}`}
             </Label>
             <Button className="no-print" look="quiet" size="small" onClick={() => window.print()}>
@@ -37,4 +37,11 @@ export function SharePage() {
       )}
     </chakra.main>
   );
+}
+
+/** The day of the lesson, where the text does not begin with it. */
+function dayBeside({ date, markdown }: { readonly date: string | null; readonly markdown: string }): string {
+  if (!date) return '';
+  const day = parseISO(date);
+  return markdown.includes(format(day, 'EEEE, d MMMM')) ? '' : `, ${format(day, 'EEEE d MMMM')}`;
 }
