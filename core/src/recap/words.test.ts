@@ -4,6 +4,9 @@ import { allOf, dayInWords, sentenceOf, withinSentence } from './words.ts';
 
 test('one, two and three things in a row', () => {
   expect([allOf(['A']), allOf(['A', 'B']), allOf(['A', 'B', 'C'])]).toEqual(['A', 'A and B', 'A, B and C']);
+  // Names with an “and” or a comma of their own are told apart all the same.
+  expect(allOf(['A', 'B and C', 'D'])).toBe('A, B and C, and D');
+  expect(allOf(['A', 'Turn, double', 'D (slow)'])).toBe('A; Turn, double; and D (slow)');
 });
 
 test.each([

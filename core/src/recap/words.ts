@@ -4,12 +4,14 @@ import { escapeMarkdown } from '../model/escape-markdown.ts';
 
 const AND = new Intl.ListFormat('en-GB');
 
-/** `A, B and C`; `A, B and C, and D` where one has an “and” of its own. */
+/** `A, B and C`; `A, B and C, and D` where one has an “and” of its own, `A; B, C; and D` where one has a comma. */
 export function allOf(words: readonly string[]): string {
   const last = words.at(-1) ?? '';
-  return words.length > 1 && words.some(word => word.includes(' and '))
-    ? `${words.slice(0, -1).join(', ')}, and ${last}`
-    : AND.format(words);
+  if (words.length < 2) return last;
+  const before = words.slice(0, -1);
+  const hasComma = (word: string) => word.replace(/\([^)]*\)/g, '').includes(',');
+  if (words.some(hasComma)) return `${before.join('; ')}; and ${last}`;
+  return words.some(word => word.includes(' and ')) ? `${before.join(', ')}, and ${last}` : AND.format(words);
 }
 
 /** A text from outside as a sentence of its own: escaped, with a full stop where it has no end. */

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { figureName, standingLogs, standingNotes } from '@map-step/core';
+import { figureName, type RunningOrder, standingLogs, standingNotes } from '@map-step/core';
 import { format, parseISO } from 'date-fns';
 import { Group, GroupColumns } from '../../ui/group.tsx';
 import { Button, Empty, Label, Skeleton } from '../../ui/parts.tsx';
@@ -32,7 +32,7 @@ export function BriefPage() {
     .filter(({ from, to }) => date === undefined || ((from ?? date) <= date && date <= (to ?? date)))
     .map(({ person }) => personName(studio, person));
   return (
-    <chakra.article maxW="70rem" css={{ '@media print': { zoom: 0.7, maxWidth: 'none' } }}>
+    <chakra.article maxW="70rem" css={{ '@media print': { zoom: onOnePage(order), maxWidth: 'none' } }}>
       <chakra.div display="flex" gap="3" alignItems="baseline" flexWrap="wrap" mb="3">
         <chakra.h2 fontSize="2xl">
           {answer.course.name}, lesson {lesson} of {answer.course.lessons.length}
@@ -96,6 +96,13 @@ export function BriefPage() {
     </chakra.article>
   );
 }
+
+/** How much smaller it is printed, so that it is one sheet also on an evening with many new figures. */
+function onOnePage({ blocks }: RunningOrder): number {
+  return blocks.filter(({ kind }) => kind === 'new').length > MOST_AT_EASE ? 0.58 : 0.7;
+}
+
+const MOST_AT_EASE = 4;
 
 /** A figure that was promised, and whether the plan still holds it. */
 function Promised({ pattern, lesson }: { pattern: string; lesson: number }) {
