@@ -15,7 +15,7 @@ import {
 import { draftBody, draftKept, draftsAnswer, figureDraft } from './drafts.ts';
 import { pattern, section } from './entities.ts';
 import { PATHS } from './paths.ts';
-import { comingFaultsAnswer, nextTermAnswer, todayAnswer } from './programme.ts';
+import { comingFaultsAnswer, levelsAnswer, nextTermAnswer, todayAnswer } from './programme.ts';
 import { DIRECTOR, type RouteDefinition, TEACHING, WRITING } from './route-definition.ts';
 import {
   appendBody,
@@ -44,6 +44,7 @@ const sectionDocument = versioned(section);
 export const CLASS_ROUTES = {
   'programme.today': { ...PATHS['programme.today'], access: 'signed-in', answer: todayAnswer },
   'programme.faults': { ...PATHS['programme.faults'], access: 'signed-in', answer: comingFaultsAnswer },
+  'programme.levels': { ...PATHS['programme.levels'], access: 'signed-in', answer: levelsAnswer },
   'programme.next': { ...PATHS['programme.next'], access: DIRECTOR, answer: nextTermAnswer },
   'term.read': { ...PATHS['term.read'], access: 'signed-in', query: IN_QUERY.term, answer: termAnswer },
   'section.create': {

@@ -29,7 +29,13 @@ export { ERROR_STATUS, type ErrorBody, type ErrorCode } from './errors.ts';
 export type { ImportResult, ImportUndone, JobAnswer, JobFault, JobKind, JobState } from './jobs.ts';
 export { type Change, EVERYTHING } from './live.ts';
 export { PATHS, type RoutePath } from './paths.ts';
-export type { ComingFaultsAnswer, NextTermAnswer, TodayAnswer, TodaysClass } from './programme.ts';
+export type {
+  ComingFaultsAnswer,
+  LevelsAnswer,
+  NextTermAnswer,
+  TodayAnswer,
+  TodaysClass,
+} from './programme.ts';
 export type { Access, OwnClass, RouteDefinition } from './route-definition.ts';
 export {
   type AnswerOf,

@@ -42,6 +42,7 @@ export const PATHS = {
   'student.erase': { method: 'POST', path: '/api/students/:student/erase' },
   'programme.today': { method: 'GET', path: '/api/today' },
   'programme.faults': { method: 'GET', path: '/api/today/faults' },
+  'programme.levels': { method: 'GET', path: '/api/levels' },
   'programme.next': { method: 'GET', path: '/api/next-term' },
   'term.read': { method: 'GET', path: '/api/term' },
   'studio.export': { method: 'GET', path: '/api/studio/export' },

@@ -82,6 +82,37 @@ export const comingFaultsAnswer = z.strictObject({
 });
 export type ComingFaultsAnswer = z.output<typeof comingFaultsAnswer>;
 
+/** The levels of each dance in their order, and what hurts in them. */
+export const levelsAnswer = z.strictObject({
+  dances: list(
+    z.strictObject({
+      id,
+      name: z.string(),
+      levels: list(
+        z.strictObject({
+          id,
+          name: z.string(),
+          /** That its figures and their elements take. */
+          minutes: z.number(),
+          figures: count,
+          /** Figures of lower levels that it stands on. */
+          requires: count,
+        }),
+      ),
+      findings: list(
+        z.strictObject({
+          level: id,
+          code: z.string(),
+          message: z.string(),
+          /** The change that would mend it; null where none was found that breaks nothing else. */
+          mend: z.string().nullable(),
+        }),
+      ),
+    }),
+  ),
+});
+export type LevelsAnswer = z.output<typeof levelsAnswer>;
+
 const could: z.ZodType<LevelNext['could']> = z.strictObject({ lead: count, follow: count, solo: count });
 
 /** Who could come to each level next term, by the newest final checks. */

@@ -422,7 +422,7 @@ export {
   findDateFaults,
 } from './programme/evenings.ts';
 export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-term.ts';
-export { type Programme, readProgramme } from './programme/programme.ts';
+export { mendInWords, type Programme, readProgramme } from './programme/programme.ts';
 export { type ClassFacts, type ClassStanding, classStanding } from './programme/standing.ts';
 export { RHYTHM_TEMPLATES, type RhythmTemplate, usualLessons } from './programme/templates.ts';
 export { type ProofSource, proofread } from './proofread/proofread.ts';

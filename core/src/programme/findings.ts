@@ -66,9 +66,9 @@ export function findingsOf(
         ),
       ...(unused.length === 0
         ? []
-        : [tell('unused', `Nothing uses what ${levelName} teaches with ${unused.map(name).join(', ')}`)]),
+        : [tell('unused', `Nothing uses ${unused.map(name).join(', ')}, which ${levelName} teaches`)]),
       ...(weight > HEAVY
-        ? [tell('heavy', `${levelName} has ${weight.toFixed(2)} times the minutes of the levels beside it`)]
+        ? [tell('heavy', `${levelName} has ${weight.toFixed(1)} times the minutes of the levels beside it`)]
         : []),
       ...outOfOrder(library, level, medians[index - 1], medians[index + 1]).map(([id, toward]) => ({
         ...tell('out-of-order', `${name(id)} is ${ORDER_WORDS[toward]} ${levelName}`, id),

@@ -99,7 +99,7 @@ describe('what hurts between levels', () => {
       { checks: [check], sections: [section] },
     );
     expect(told('unused').map(({ level, pattern, message }) => [level, pattern, message])).toEqual([
-      ['one', undefined, 'Nothing uses what One teaches with walk, idle'],
+      ['one', undefined, 'Nothing uses walk, idle, which One teaches'],
     ]);
     expect(told('gate-unused').map(({ level, pattern }) => [level, pattern])).toEqual([['one', 'gate']]);
   });

@@ -1,4 +1,4 @@
-import type { Library } from '../library/library.ts';
+import { figureName, type Library } from '../library/library.ts';
 import { needsOf } from '../model/needs.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
 import { findProblemFaults } from '../plan/validate.ts';
@@ -60,6 +60,16 @@ export function readProgramme(library: Library, source: ProgrammeSource): Progra
       gives: level.teaches,
     })),
   };
+}
+
+/** A mend as it is proposed: `Teach Wrap in Hustle 2`. `level`: that of the finding. */
+export function mendInWords(library: Library, { move, drop, add }: Mend, level: string): string {
+  const name = (id: string) => figureName(library, id);
+  const levelName = (id: string) => library.levels.get(id)?.name ?? id;
+  if (move) return `Move ${name(move.pattern)} to ${levelName(move.level)}`;
+  return drop === undefined
+    ? `Teach ${name(add ?? '')} in ${levelName(level)}`
+    : `Leave ${name(drop)} out of ${levelName(level)}`;
 }
 
 /** What the checks of the classes of each level ask. */

@@ -1,6 +1,6 @@
 // What the core works out for requests, each in a thread of the pool and within a deadline of its own.
 
-import type { ComingFaultsAnswer, NextTermAnswer } from '@map-step/contract';
+import type { ComingFaultsAnswer, LevelsAnswer, NextTermAnswer } from '@map-step/contract';
 import type {
   BrokenFigure,
   Combination,
@@ -50,6 +50,7 @@ export interface Tasks {
     answer: ReturnType<typeof draftRecaps>;
   };
   'coming-faults': { order: OfStudio & Clock; answer: Read<ComingFaultsAnswer> };
+  levels: { order: OfStudio; answer: Read<LevelsAnswer> };
   'next-term': { order: OfStudio & Clock; answer: Read<NextTermAnswer> };
   /** As the bytes of the text. */
   'write-studio': { order: OfStudio; answer: Read<Uint8Array> };
@@ -58,7 +59,7 @@ export interface Tasks {
 
 export type TaskName = keyof Tasks;
 /** Tasks that read a studio by themselves. */
-export type ReadingTask = 'coming-faults' | 'next-term' | 'write-studio' | 'write-table';
+export type ReadingTask = 'coming-faults' | 'levels' | 'next-term' | 'write-studio' | 'write-table';
 export type OrderOf<Name extends TaskName> = Tasks[Name]['order'];
 export type ResultOf<Name extends TaskName> = Tasks[Name]['answer'];
 
@@ -101,6 +102,12 @@ export const TASK_TERMS: Readonly<Record<TaskName, TaskTerms>> = {
     seconds: 10,
     what: 'Looking through the figures of the next week',
     mend: 'Look at each figure in its room.',
+  },
+  levels: {
+    kind: 'aside',
+    seconds: 20,
+    what: 'Reading the levels of the programme',
+    mend: 'Look at each course on its Map.',
   },
   'next-term': {
     kind: 'long',

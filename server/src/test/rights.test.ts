@@ -121,6 +121,7 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'student.erase': () => ({ params: { student: stranger } }),
   'programme.today': () => ({ unnamed: true }),
   'programme.faults': () => ({ unnamed: true }),
+  'programme.levels': () => ({ unnamed: true }),
   'programme.next': () => ({ unnamed: true }),
   'term.read': () => ({
     unnamed: true,

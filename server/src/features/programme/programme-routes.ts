@@ -6,6 +6,7 @@ const clockOf = ({ now, today }: Deps) => ({ now: now(), ...(today && { today })
 
 export const programmeRoutes = [
   route('programme.today', (scope, { deps, who }) => readTodaysWork(scope, deps, who.role)),
+  routeWithoutScope('programme.levels', call => readInThread(call, 'levels', {})),
   routeWithoutScope('programme.next', call => readInThread(call, 'next-term', clockOf(call.deps))),
   routeWithoutScope('programme.faults', call => readInThread(call, 'coming-faults', clockOf(call.deps))),
 ];

@@ -100,8 +100,25 @@ test('what students were promised for their next evening, and the plan has elsew
     `UPDATE recaps SET promises = '["wrap"]' WHERE section_id = 'hustle-1-monday' AND lesson = 4 AND studio_id = '${server.studioId}'`,
   );
   expect(await promises()).toEqual([
-    expect.objectContaining({ section: 'hustle-1-monday', lesson: 5, figure: 'wrap', name: 'Wrap', comes: 6 }),
+    expect.objectContaining({
+      section: 'hustle-1-monday',
+      lesson: 5,
+      figure: 'wrap',
+      name: 'Wrap',
+      comes: 6,
+    }),
   ]);
+});
+
+test('the levels of each dance stand in their order, with what hurts in them and what would mend it', async () => {
+  const { dances } = (await ottilie.call('programme.levels')).body;
+  const hustle = dances.find(({ id }) => id === 'hustle');
+  expect(hustle?.levels.map(({ name }) => name)).toEqual(['Hustle 1', 'Hustle 2', 'Hustle 3']);
+  expect(hustle?.levels[1]?.requires).toBeGreaterThan(3);
+  expect(hustle?.findings).toContainEqual({
+    ...{ code: 'twice', level: 'hustle-2', mend: 'Leave Cradle walk out of Hustle 2' },
+    message: 'Cradle walk is introduced in Hustle 1 and again in Hustle 2',
+  });
 });
 
 test('next term is counted from the newest final check of each class', async () => {

@@ -9,6 +9,7 @@ import { sessionQuery } from '../session/session-queries.ts';
 import { StudioPage } from '../shell/studio-page.tsx';
 import { Courses } from './courses.tsx';
 import { Evenings } from './evenings.tsx';
+import { Levels } from './levels.tsx';
 import { todayQuery } from './today-queries.ts';
 import { Waiting } from './waiting.tsx';
 
@@ -47,6 +48,7 @@ export function ProgrammePage() {
             </chakra.div>
           </chakra.div>
         )}
+        {isDirector && <Levels />}
         <Courses isDirector={isDirector} />
       </chakra.div>
     </StudioPage>

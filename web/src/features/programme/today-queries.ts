@@ -7,6 +7,13 @@ export const todayQuery = queryOptions({
   queryFn: () => call('programme.today'),
 });
 
+/** Asked for apart: it reads all dances that have courses. */
+export const levelsQuery = queryOptions({
+  queryKey: [...keys.today, 'levels'],
+  queryFn: () => call('programme.levels'),
+  staleTime: 60_000,
+});
+
 /** Asked for apart: it reads whole dances. */
 export const comingFaultsQuery = queryOptions({
   queryKey: [...keys.today, 'faults'],
