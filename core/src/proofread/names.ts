@@ -1,5 +1,6 @@
 import type { Library } from '../library/library.ts';
 import type { Pattern } from '../model/document.ts';
+import { escapeMarkdown } from '../model/escape-markdown.ts';
 import { type Slip, slipAt } from './slip.ts';
 
 /** Every name of the figures that a text may speak of, longest first. */
@@ -10,10 +11,13 @@ export interface Names {
 export function namesOf({ patterns }: Pick<Library, 'patterns'>, dances: readonly string[]): Names {
   const all = [...patterns.values()]
     .filter(({ dance }) => dances.includes(dance))
-    .flatMap(pattern => [
-      { name: pattern.name, pattern },
-      ...(pattern.aliases ?? []).map(({ name }) => ({ name, pattern })),
-    ]);
+    .flatMap(pattern =>
+      [pattern.name, ...(pattern.aliases ?? []).map(({ name }) => name)].map(name => ({ name, pattern })),
+    )
+    // A sign of a name that would be markup is written with a stroke before it.
+    .flatMap(({ name, pattern }) =>
+      [...new Set([name, escapeMarkdown(name)])].map(said => ({ name: said, pattern })),
+    );
   return { all: all.sort((a, b) => b.name.length - a.name.length) };
 }
 
@@ -27,6 +31,11 @@ export function figuresIn(
   text: string,
   { all }: Names,
 ): readonly { readonly pattern: Pattern; readonly at: number }[] {
+  return namedIn(text, all).found;
+}
+
+/** The figures that a text names, and the text in small letters without their names. */
+function namedIn(text: string, all: Names['all']) {
   let rest = plain(text);
   const found = new Map<string, { pattern: Pattern; at: number }>();
   for (const { name, pattern } of all) {
@@ -42,17 +51,17 @@ export function figuresIn(
       rest = rest.slice(0, at) + ' '.repeat(word.length) + rest.slice(at + word.length);
     }
   }
-  return [...found.values()].sort((a, b) => a.at - b.at);
+  return { found: [...found.values()].sort((a, b) => a.at - b.at), rest };
 }
 
 const LEAST_LETTERS = 5;
 
 /** Words that are nearly the name of a figure and not quite: `Cross-ovr`. */
 export function nearlyNames(text: string, at: number, { all }: Names): readonly Slip[] {
-  const words = [...text.matchAll(/[\p{L}][\p{L}'’-]*/gu)].map(match => ({
-    word: match[0],
-    index: match.index,
-  }));
+  const { rest } = namedIn(text, all);
+  const words = [...text.matchAll(/[\p{L}][\p{L}'’-]*/gu)]
+    .filter(({ index }) => rest[index] !== ' ')
+    .map(match => ({ word: match[0], index: match.index }));
   const known = new Set(all.map(({ name }) => plain(name)));
   const slips: Slip[] = [];
   for (const { name } of all) {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
 import type { FigureLog, LogResult, Pattern } from '../model/document.ts';
+import { proofread } from '../proofread/proofread.ts';
 import { log } from '../test/log.ts';
 import { course, figure, studio } from '../test/studio.ts';
 import { draftRecap } from './draft.ts';
@@ -100,6 +101,29 @@ test('what the class has neither had nor in its plan is not named, and a name is
   const text = draft(1, { long: 'solid' });
   expect(text).not.toContain('Never');
   expect(text).toContain('## New: Long \\*way\\*');
+});
+
+test('names with commas, brackets and signs of markup are told apart, and are no slips', () => {
+  const named = openLibrary(
+    studio([
+      figure('turn', { name: 'Turn, double (slow)' }),
+      figure('rock', { name: 'Rock [old] *one*', ...steps('L back, R back, L back, R close') }),
+    ]),
+  );
+  const text = draftRecap({
+    ...{ studio: { name: 'Quay', timezone: 'UTC' }, course: quay, library: named, lesson: 1 },
+    ...{
+      audience: 'students',
+      logs: [log(1, 'turn'), log(1, 'rock')],
+      introduced: ['turn', 'rock'],
+      next: [],
+    },
+  });
+  expect(text).toContain('Tonight was about Turn, double (slow); and Rock \\[old\\] \\*one\\*.');
+  const told = { fresh: ['turn', 'rock'], begun: [] };
+  expect(proofread(text, { library: named, studio: {}, dances: ['quay'], lesson: 1, of: 5, told })).toEqual(
+    [],
+  );
 });
 
 test('the count that all share is said once', () => {
