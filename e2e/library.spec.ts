@@ -52,7 +52,7 @@ test('the library is searched by any name, narrowed and put in order', async ({ 
   await expect(names.first()).toContainText(/% new/);
 });
 
-const ALIKE = 'Left turn: Leader: & as in Right turn, 1–3 new; Follower: &–1 as in Right turn, 2–3 new.';
+const ALIKE = 'Left turn: Leader: & as in Right turn, 1–3 new; Follower: & 1 as in Right turn, 2–3 new.';
 
 test('two figures are compared count by count, and the level tells what begins alike', async ({
   browser,
