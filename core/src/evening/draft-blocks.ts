@@ -29,13 +29,18 @@ export function draftBlocks(source: LessonSource): readonly Draft[] {
   const drafts = blocksByPlan(source, 0);
   const spare = total - sumOf(drafts);
   // Minutes that nothing needs go to reviews that had none, before combining and dancing get them.
-  const unreviewed = spare > 0 ? spareFor(source, drafts) : 0;
-  return fitToLesson(unreviewed > 0 ? blocksByPlan(source, Math.min(spare, unreviewed)) : drafts, total);
+  const wanted = notReviewed(source, drafts).length * LEAST_REVIEW;
+  const more = Math.max(0, Math.min(spare, wanted));
+  return fitToLesson(more > 0 ? blocksByPlan(source, more) : drafts, total);
 }
 
-function spareFor({ planned }: LessonSource, drafts: readonly Draft[]): number {
-  const danced = new Set(drafts.flatMap(({ patterns }) => patterns));
-  return planned.reviews.filter(({ id }) => !danced.has(id)).length * LEAST_REVIEW;
+/** What the plan reviews and no block dances; to be asked for in the check is not to be danced. */
+export function notReviewed(
+  { planned }: LessonSource,
+  blocks: readonly Pick<LessonBlock, 'kind' | 'patterns'>[],
+): readonly string[] {
+  const danced = new Set(blocks.flatMap(({ kind, patterns }) => (kind === 'check' ? [] : patterns)));
+  return planned.reviews.map(({ id }) => id).filter(id => !danced.has(id));
 }
 
 function sumOf(drafts: readonly Draft[]): number {
@@ -177,8 +182,7 @@ function prepareBlocks({ course, planned, next, library }: LessonSource): readon
 }
 
 function fitToLesson(drafts: readonly Draft[], total: number): readonly Draft[] {
-  const used = drafts.reduce((sum, { tenths }) => sum + tenths, 0);
-  const spare = total - used;
+  const spare = total - sumOf(drafts);
   if (spare === 0) return drafts;
   const stretches = (draft: Draft) =>
     spare > 0

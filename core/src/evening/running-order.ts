@@ -3,7 +3,7 @@ import { entryAt } from '../model/entry-at.ts';
 import { needsOf } from '../model/needs.ts';
 import { assemblyOf } from '../plan/build-problem.ts';
 import { blockLayers } from './block-layers.ts';
-import { draftBlocks } from './draft-blocks.ts';
+import { draftBlocks, notReviewed } from './draft-blocks.ts';
 import type { LessonBlock, LessonSource, RunningOrder } from './lesson-blocks.ts';
 import { shareOut } from './shares.ts';
 
@@ -32,8 +32,7 @@ export function runningOrder(source: LessonSource): RunningOrder {
     return [{ ...timed, layers: blockLayers(source, timed, drafts) }];
   });
   const over = Math.max(0, planned.new + planned.review - planned.capacity) / 10;
-  const danced = new Set(blocks.flatMap(({ kind, patterns }) => (kind === 'check' ? [] : patterns)));
-  const noTimeFor = planned.reviews.map(({ id }) => id).filter(id => !danced.has(id));
+  const noTimeFor = notReviewed(source, blocks);
   const freely = blocks.filter(({ kind }) => kind === 'combine' || kind === 'dance');
   const fixedMinutes = (fixed.combine ?? 0) + (fixed.dance ?? 0);
   const spare = Math.max(0, freely.reduce((sum, block) => sum + block.minutes, 0) - Math.round(fixedMinutes));

@@ -15,7 +15,7 @@ const SLOW = 0.8;
 const WHOLE_TEMPO = 4;
 const MOST_REPEATS = 12;
 
-/** What goes home: begun, then shaky, then new; a drill instead of the figure that it serves. */
+/** What goes home: begun, then shaky, then new; a drill is told with the figure that it serves, where that goes home too. */
 export function practised(
   { fresh, begun, reviewed, logs }: EveningByLog,
   library: Library,
