@@ -1,10 +1,33 @@
-import { openLibrary, type Programme, readProgramme } from '@map-step/core';
-import { readSoundStudio } from './files.ts';
-import { type Arguments, takeWords } from './usage.ts';
+import {
+  type MipSolver,
+  makeTimetable,
+  openLibrary,
+  type Programme,
+  readProgramme,
+  type Timetable,
+} from '@map-step/core';
+import { readSoundStudio, readStudio, readValue } from './files.ts';
+import { timetableFile } from './timetable-schema.ts';
+import { type Arguments, takeWords, UsageError } from './usage.ts';
 
 /** What each level teaches and needs, and what hurts between the levels of each dance. */
 export function programme(args: Arguments): Programme {
   const [file = ''] = takeWords(args, 'FILE');
   const document = readSoundStudio(file);
   return readProgramme(openLibrary(document), document);
+}
+
+/** Classes of a studio's levels laid into rooms, days and staff. */
+export function timetable(args: Arguments, solver?: MipSolver): Timetable {
+  const [file = '', path = ''] = takeWords(args, 'FILE', 'REQUEST');
+  const { levels = [] } = readStudio(file);
+  const request = readValue(path, timetableFile);
+  const danceOf = new Map(levels.map(({ id, dance }) => [id, dance]));
+  const at = request.classes.findIndex(({ level }) => !danceOf.has(level));
+  if (at >= 0)
+    throw new UsageError(
+      `${path}: /classes/${at}/level: there is no level "${request.classes[at]?.level}" in ${file}; there are ${[...danceOf.keys()].join(', ') || 'none'}`,
+    );
+  if (!solver) throw new UsageError('the solver of timetables could not be loaded');
+  return makeTimetable(request, { solver, danceOf: level => danceOf.get(level) ?? level });
 }

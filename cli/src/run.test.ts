@@ -150,6 +150,28 @@ describe('files', () => {
       expect(pattern === undefined).toBe(code === 'unused' || code === 'heavy');
   });
 
+  test('timetable lays classes into rooms and staff, and tells what would place the rest', async () => {
+    const evening = { day: 'Mon', from: '18:00', to: '23:00' };
+    const asked = (level: string) =>
+      save('request.json', {
+        classes: [{ level, times: 2, minutes: 60 }],
+        slots: [{ room: 'loft', day: 'Mon', start: '19:00', end: '20:30' }],
+        staff: [{ person: 'ana', levels: [level], free: [evening], most: 3 }],
+      });
+    const answer = runCommand(['timetable', demo, asked('hustle-1')], await loadSolver());
+    expect(JSON.parse('text' in answer ? answer.text : '')).toEqual({
+      placed: [{ level: 'hustle-1', n: 1, room: 'loft', day: 'Mon', start: '19:00', person: 'ana' }],
+      left: [
+        {
+          ...{ level: 'hustle-1', n: 2, would: 'one more hour of loft on Mon, until 21:30' },
+          why: 'the rooms or the people who may teach it are taken by other classes',
+        },
+      ],
+      ...{ cost: 103, bound: 103, proven: true },
+    });
+    expect(refusal('timetable', demo, asked('hustle-9'))).toMatch(/no level "hustle-9" in .*hustle-1/);
+  });
+
   test('a course that is not there is told with those that are', () => {
     expect(refusal('plan', demo, 'waltz')).toMatch(/there are: hustle-1/);
   });

@@ -7,7 +7,7 @@ import { readStudio, readValue } from './files.ts';
 import { recap, shots } from './lesson-verbs.ts';
 import type { Outcome } from './outcome.ts';
 import { judge, lesson, PLAN_OPTIONS, plan, SOLVE_OPTIONS, solveProblem } from './plan-verbs.ts';
-import { programme } from './programme-verbs.ts';
+import { programme, timetable } from './programme-verbs.ts';
 import { combine, walk } from './sequence-verbs.ts';
 import { PHRASE_OPTIONS, phrase, TIMING_OPTIONS, timing } from './timing-verbs.ts';
 import { type Arguments, readArguments, takeWords, UsageError } from './usage.ts';
@@ -42,6 +42,14 @@ const VERBS: ReadonlyMap<string, Verb> = new Map<string, Verb>([
   ['combine', { usage: 'FILE REQUEST', options: [], run: combine }],
   ['walk', { usage: 'FILE SEQUENCE', options: [], run: walk }],
   ['programme', { usage: 'FILE', options: [], run: fine(programme) }],
+  [
+    'timetable',
+    {
+      usage: 'FILE REQUEST',
+      options: [],
+      run: (args, solver) => ({ value: timetable(args, solver), code: 0 }),
+    },
+  ],
   ['lesson', { usage: 'FILE COURSE N', options: SOLVE_OPTIONS, run: lesson }],
   ['recap', { usage: 'FILE SECTION N', options: [], run: fine(recap) }],
   ['shots', { usage: 'FILE SECTION N', options: [], run: fine(shots) }],
@@ -54,7 +62,7 @@ const MAX_BATCH = 10_000;
 const calls = z.array(z.array(z.string().max(10_000)).max(50)).max(MAX_BATCH);
 
 /** Verbs that plan: the exact solver is loaded for these only. */
-export const PLANNING_VERBS: readonly string[] = ['plan', 'solve', 'lesson', 'batch'];
+export const PLANNING_VERBS: readonly string[] = ['plan', 'solve', 'lesson', 'timetable', 'batch'];
 
 /** Runs one call of the command line; never throws for what a user gave it. Without a solver plans are annealed. */
 export function runCommand(list: readonly string[], solver?: MipSolver): Answer {

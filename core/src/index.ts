@@ -425,6 +425,8 @@ export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-t
 export { mendInWords, type Programme, readProgramme } from './programme/programme.ts';
 export { type ClassFacts, type ClassStanding, classStanding } from './programme/standing.ts';
 export { RHYTHM_TEMPLATES, type RhythmTemplate, usualLessons } from './programme/templates.ts';
+export { type LeftClass, makeTimetable, type PlacedClass, type Timetable } from './programme/timetable.ts';
+export type { TimetableRequest } from './programme/timetable-request.ts';
 export { type ProofSource, proofread } from './proofread/proofread.ts';
 export type { Slip, SlipKind } from './proofread/slip.ts';
 export {

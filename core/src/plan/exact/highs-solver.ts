@@ -67,12 +67,12 @@ function toHighs(model: MipModel): object {
   };
 }
 
-function optionsOf({ seconds, nodes, relaxed }: MipLimits): object {
+function optionsOf({ seconds, nodes, gap = GAP, relaxed }: MipLimits): object {
   return {
     output_flag: false,
     random_seed: 1,
     mip_rel_gap: 0,
-    mip_abs_gap: GAP,
+    mip_abs_gap: gap,
     ...(seconds !== undefined && { time_limit: Math.max(0.01, seconds) }),
     ...(nodes !== undefined && { mip_max_nodes: nodes }),
     ...(relaxed && { solve_relaxation: true }),

@@ -23,6 +23,8 @@ export interface MipLimits {
   readonly seconds?: number;
   /** Nodes of the search tree, for a run that must repeat exactly. */
   readonly nodes?: number;
+  /** Two solutions whose costs are nearer than this are the same; without it a hundredth of a point tells them apart. */
+  readonly gap?: number;
   /** A solution to begin with: a value for every column. */
   readonly start?: Float64Array;
   /** Solve without the wish for whole numbers: a bound, quickly. */
