@@ -45,10 +45,10 @@ export const FENCES = {
     live: 'session',
     share: 'studio',
     figures: 'courses studio',
-    sections: 'courses figures studio',
+    sections: 'courses figures students studio',
     checks: 'sections studio',
     combinations: '',
-    programme: 'courses figures sections studio',
+    programme: 'courses figures sections students studio',
     accounts: 'session setup studio',
   },
   'web/src': {

@@ -59,6 +59,8 @@ export const IN_QUERY = {
   section: z.strictObject({ after: event.optional() }),
   /** A part of a name. */
   named: z.strictObject({ named: z.string().trim().min(1).max(200) }),
+  /** A whole name, once one was typed. */
+  walkIn: z.strictObject({ named: z.string().trim().min(1).max(200).optional() }),
   ofCourse: z.strictObject({ course: id }),
   /** Some weeks at most: a term on one page. */
   term: z.strictObject({ from: z.iso.date(), to: z.iso.date() }),

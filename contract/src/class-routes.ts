@@ -15,7 +15,13 @@ import {
 import { draftBody, draftKept, draftsAnswer, figureDraft } from './drafts.ts';
 import { pattern, section } from './entities.ts';
 import { PATHS } from './paths.ts';
-import { comingFaultsAnswer, levelsAnswer, nextTermAnswer, todayAnswer } from './programme.ts';
+import {
+  comingFaultsAnswer,
+  levelsAnswer,
+  nextTermAnswer,
+  returningAnswer,
+  todayAnswer,
+} from './programme.ts';
 import { DIRECTOR, type RouteDefinition, TEACHING, WRITING } from './route-definition.ts';
 import {
   appendBody,
@@ -36,6 +42,7 @@ import {
   toldAnswer,
 } from './sections.ts';
 import { enrolBody, figuresFound, termAnswer } from './setup.ts';
+import { walkInAnswer, walkInBody, walkInsOffered } from './students.ts';
 
 const figureAnswer = versioned(pattern);
 const sectionDocument = versioned(section);
@@ -59,6 +66,12 @@ export const CLASS_ROUTES = {
     params: IN_PATH.section,
     body: enrolBody,
     answer: sectionDocument,
+  },
+  'section.returning': {
+    ...PATHS['section.returning'],
+    access: DIRECTOR,
+    params: IN_PATH.section,
+    answer: returningAnswer,
   },
   'material.read': {
     ...PATHS['material.read'],
@@ -193,6 +206,22 @@ export const CLASS_ROUTES = {
     body: finishBody,
     tellsClass: 'class',
     answer: sectionAnswer,
+  },
+  'walkIn.offered': {
+    ...PATHS['walkIn.offered'],
+    access: TEACHING,
+    ownClass: 'lesson',
+    params: IN_PATH.lesson,
+    query: IN_QUERY.walkIn,
+    answer: walkInsOffered,
+  },
+  'walkIn.enter': {
+    ...PATHS['walkIn.enter'],
+    access: TEACHING,
+    ownClass: 'lesson',
+    params: IN_PATH.lesson,
+    body: walkInBody,
+    answer: walkInAnswer,
   },
   'section.command': {
     ...PATHS['section.command'],

@@ -33,6 +33,7 @@ export type {
   ComingFaultsAnswer,
   LevelsAnswer,
   NextTermAnswer,
+  ReturningAnswer,
   TodayAnswer,
   TodaysClass,
 } from './programme.ts';
@@ -81,7 +82,7 @@ export type {
   TermAnswer,
 } from './setup.ts';
 export { studioDecisions } from './setup.ts';
-export type { FoundStudent } from './students.ts';
+export type { FoundStudent, WalkInBody, WalkInsOffered } from './students.ts';
 export {
   printTableOrder,
   readTableOrder,

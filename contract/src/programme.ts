@@ -82,6 +82,29 @@ export const comingFaultsAnswer = z.strictObject({
 });
 export type ComingFaultsAnswer = z.output<typeof comingFaultsAnswer>;
 
+/** Who may come to a class by the checks of the level below and of its own. */
+export const returningAnswer = z.strictObject({
+  students: list(
+    z.strictObject({
+      student: id,
+      name: z.string(),
+      role: z.enum(['lead', 'follow', 'solo']),
+      why: z.enum(['ready', 'nearly', 'again']),
+      from: z.strictObject({
+        section: id,
+        name: z.string(),
+        kind: z.enum(['half-way', 'final']),
+        date: z.iso.date(),
+      }),
+      /** What they lack, a figure a line. */
+      missing: list(z.string()),
+      /** Another class of this level, in the same weeks, that they are in already. */
+      elsewhere: z.string().nullable(),
+    }),
+  ),
+});
+export type ReturningAnswer = z.output<typeof returningAnswer>;
+
 /** The levels of each dance in their order, and what hurts in them. */
 export const levelsAnswer = z.strictObject({
   dances: list(
@@ -128,7 +151,15 @@ export const nextTermAnswer = z.strictObject({
       unseen: count,
     }),
   ),
-  /** The final checks that it is counted from. */
-  checks: list(z.strictObject({ section: id, course: id, name: z.string(), date: z.iso.date() })),
+  /** The checks that it is counted from: half-way ones where there is no final one yet. */
+  checks: list(
+    z.strictObject({
+      section: id,
+      course: id,
+      name: z.string(),
+      kind: z.enum(['half-way', 'final']),
+      date: z.iso.date(),
+    }),
+  ),
 });
 export type NextTermAnswer = z.output<typeof nextTermAnswer>;

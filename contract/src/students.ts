@@ -57,3 +57,21 @@ export const studentAnswer = z.strictObject({
     }),
   ),
 });
+
+/** Who may turn out to stand at the door of a lesson: students of other classes of the course, and those of exactly this name. */
+export const walkInsOffered = z.strictObject({
+  parallel: list(z.strictObject({ student: id, name: z.string(), role, from: z.string() })),
+  named: list(foundStudent),
+});
+export type WalkInsOffered = z.output<typeof walkInsOffered>;
+
+/** Somebody who comes to a lesson unannounced: one the studio knows, or a new one. */
+export const walkInBody = z.strictObject({
+  name: z.string().trim().min(1).max(200),
+  role,
+  known: z.exactOptional(id),
+  /** They stay in the class; else they are a guest of this one evening. */
+  stays: z.boolean(),
+});
+export type WalkInBody = z.output<typeof walkInBody>;
+export const walkInAnswer = z.strictObject({ student: id });

@@ -20,7 +20,7 @@ export { type Forecast, forecastLevel } from './check/forecast.ts';
 export { markingShare, SHARED_STUDENTS } from './check/marking-share.ts';
 export { openSecondLooks, partnersSeen, type SecondLook } from './check/observations.ts';
 export { type Candidate, movedSince, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
-export { studentWords } from './check/student-words.ts';
+export { missingInWords, studentWords } from './check/student-words.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './class/class-plan.ts';
 export { type Contradiction, findContradictions, type Witnessed } from './class/contradictions.ts';
 export {
@@ -423,6 +423,7 @@ export {
 } from './programme/evenings.ts';
 export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-term.ts';
 export { mendInWords, type Programme, readProgramme } from './programme/programme.ts';
+export { type CheckedClass, type Returning, returningTo } from './programme/returning.ts';
 export { type ClassFacts, type ClassStanding, classStanding } from './programme/standing.ts';
 export { RHYTHM_TEMPLATES, type RhythmTemplate, usualLessons } from './programme/templates.ts';
 export { type LeftClass, makeTimetable, type PlacedClass, type Timetable } from './programme/timetable.ts';

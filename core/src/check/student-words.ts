@@ -1,6 +1,7 @@
 // What a student reads of a check: in words, never in numbers, with what to practise.
 import { figureName, type Library } from '../library/library.ts';
 import type { Check, Layer } from '../model/document.ts';
+import { groupBy } from '../model/group-by.ts';
 import { movedSince, type Readiness } from './readiness.ts';
 
 export interface StudentWordsSource {
@@ -53,6 +54,16 @@ export function studentWords(source: StudentWordsSource): string | undefined {
     ...listed('No longer there since half-way', names(lost)),
   ];
   return `${lines.join('\n')}\n`;
+}
+
+/** What somebody lacks, a figure a line: “Wrap: the steps and the timing”. */
+export function missingInWords(
+  { missing }: Pick<Readiness, 'missing'>,
+  nameOf: (figure: string) => string,
+): readonly string[] {
+  return [...groupBy(missing, ({ pattern }) => pattern)].map(
+    ([id, failed]) => `${nameOf(id)}: ${LIST.format(failed.map(({ layer }) => LAYER_WORDS[layer]))}`,
+  );
 }
 
 function verdict(

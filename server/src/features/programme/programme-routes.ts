@@ -1,11 +1,13 @@
 import type { Deps } from '../../deps.ts';
 import { readInThread, route, routeWithoutScope } from '../../http/route.ts';
+import { readReturning } from './returning.ts';
 import { readTodaysWork } from './todays-work.ts';
 
 const clockOf = ({ now, today }: Deps) => ({ now: now(), ...(today && { today }) });
 
 export const programmeRoutes = [
   route('programme.today', (scope, { deps, who }) => readTodaysWork(scope, deps, who.role)),
+  route('section.returning', (scope, { deps, params }) => readReturning(scope, params.section, deps)),
   routeWithoutScope('programme.levels', call => readInThread(call, 'levels', {})),
   routeWithoutScope('programme.next', call => readInThread(call, 'next-term', clockOf(call.deps))),
   routeWithoutScope('programme.faults', call => readInThread(call, 'coming-faults', clockOf(call.deps))),

@@ -138,5 +138,28 @@ test('next term is counted from the newest final check of each class', async () 
     ['Hustle 1', 0, 1, students.length - 3],
     ['Hustle 2', 2, 0, 0],
   ]);
-  expect(checks).toEqual([{ section: 'hustle-1-monday', course: 'hustle-1', name: 'Hustle 1', date: TODAY }]);
+  expect(checks).toEqual([
+    { section: 'hustle-1-monday', course: 'hustle-1', name: 'Hustle 1', kind: 'final', date: TODAY },
+  ]);
+});
+
+test('a class of the level above is offered who is ready for it, and who is nearly so with what they lack', async () => {
+  const section = {
+    ...{ id: 'two-next', course: 'hustle-2', start: '20:00', dates: ['2026-04-06'] },
+    ...{ staff: [], students: [] },
+  };
+  await ottilie.call('section.create', { body: { section } });
+  const params = { section: 'two-next' };
+  const offered = async () => (await ottilie.call('section.returning', { params })).body.students;
+  const [first, second, third, ...more] = await offered();
+  expect([first, second, third].map(one => [one?.why, one?.missing, one?.elsewhere])).toEqual([
+    ['ready', [], null],
+    ['ready', [], null],
+    ['nearly', ['Wrap: the steps'], null],
+  ]);
+  expect(more).toEqual([]);
+  expect(first?.from).toMatchObject({ section: 'hustle-1-monday', kind: 'final', date: TODAY });
+  const students = [{ name: first?.name, role: first?.role, known: first?.student }];
+  expect((await ottilie.call('section.enrol', { params, body: { students } })).status).toBe(200);
+  expect((await offered()).map(({ student }) => student)).toEqual([second?.student, third?.student]);
 });

@@ -11,6 +11,7 @@ import { sectionAggregate } from './section-aggregate.ts';
 import { finishLesson, readSection } from './section-service.ts';
 import { readSince } from './since.ts';
 import { readTerm } from './term.ts';
+import { enterWalkIn, offerWalkIns } from './walk-ins.ts';
 
 export const sectionRoutes = [
   route('section.create', async (scope, { who, body: { section } }) => {
@@ -51,6 +52,11 @@ export const sectionRoutes = [
       await announce(scope, { topic: 'course', id: answer.section.course });
       return answer;
     }),
+  ),
+  route('walkIn.offered', (scope, { params, query }) => offerWalkIns(scope, params, query.named)),
+  route(
+    'walkIn.enter',
+    changing((scope, { who, params, body }) => enterWalkIn(scope, params, who.id, body)),
   ),
   route('recap.read', (scope, { deps, params }) => readRecapDetail(scope, params, deps.now())),
   route(

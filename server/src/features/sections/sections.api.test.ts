@@ -329,3 +329,50 @@ describe('a row that cannot be read', () => {
     await expect(spoiling).rejects.toThrow(/_sound/);
   });
 });
+
+describe('somebody unannounced', () => {
+  const params = { ...section, lesson: 5 };
+  const enter = (body: object, who = bram) => who.call('walkIn.enter', { params, body });
+  const inClass = async () =>
+    (await ottilie.call('section.document', { params: section })).body.body.students;
+
+  test('a newcomer stays from that evening on, a guest is there for it alone, nobody is made twice', async () => {
+    const ida = await enter({ name: 'Ida Wolke', role: 'lead', stays: true });
+    const jo = await enter({ name: 'Jo Wolke', role: 'follow', stays: false });
+    expect([ida.status, jo.status]).toEqual([200, 200]);
+    expect((await inClass()).slice(-2)).toEqual([
+      { student: ida.body.student, role: 'lead', from: '2026-03-09' },
+      { student: jo.body.student, role: 'follow', from: '2026-03-09', to: '2026-03-09' },
+    ]);
+    const known = { name: 'Jo Wolke', role: 'lead', known: jo.body.student, stays: true };
+    expect((await enter(known)).body).toMatchObject({
+      code: 'conflict',
+      message: /is in this class already/,
+    });
+  });
+
+  test('students of a parallel class and those of the name that is typed are offered; nobody who is here already', async () => {
+    const other = { id: 'beside', course: 'hustle-1', start: '20:30', dates: ['2026-03-09'], staff: [] };
+    await ottilie.call('section.create', { body: { section: { ...other, students: [] } } });
+    const beside = { params: { section: 'beside' } };
+    await ottilie.call('section.enrol', {
+      ...beside,
+      body: { students: [{ name: 'Kit Wolke', role: 'lead' }] },
+    });
+    const offered = async (named = '') =>
+      (await bram.call('walkIn.offered', { params, query: new URLSearchParams(named && { named }) })).body;
+    const { parallel, named } = await offered();
+    expect(parallel.map(({ name, role, from }) => [name, role, from])).toEqual([
+      ['Kit Wolke', 'lead', 'Monday 20:30'],
+    ]);
+    expect(named).toEqual([]);
+    expect((await offered('kit wolke')).named.map(({ name }) => name)).toEqual(['Kit Wolke']);
+    expect((await offered('Ida Wolke')).named).toEqual([]);
+    const kit = parallel[0]?.student ?? '';
+    expect((await enter({ name: 'Kit Wolke', role: 'lead', known: kit, stays: false })).body).toEqual({
+      student: kit,
+    });
+    expect((await offered()).parallel).toEqual([]);
+    expect((await enter({ name: 'Eve Wolke', role: 'lead', stays: true }, visitor)).status).not.toBe(200);
+  });
+});

@@ -11,6 +11,7 @@ import { daysOf, useRoleWords } from '../course/class-words.ts';
 import { sectionQuery } from '../course/course-queries.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
 import { EnterStudents, type EnterStudentsProps } from './enter-students.tsx';
+import { WhoComesBack } from './who-comes-back.tsx';
 
 interface ClassStudentsProps extends EnterStudentsProps {
   readonly commands: Commands<Section>;
@@ -30,6 +31,7 @@ export function ClassStudents(props: ClassStudentsProps) {
           'Say under “Studio” what you tell students about their data; it then stands here.'}{' '}
         Names and marks are seen by the director and the staff of this class, by nobody else.
       </Label>
+      <WhoComesBack section={section} today={props.today} />
       <EnterStudents key={section.students.length} {...props} />
       {section.students.length > 0 && <StudentTable {...props} />}
       <TakenOut section={section} />

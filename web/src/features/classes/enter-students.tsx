@@ -1,16 +1,15 @@
 import { chakra } from '@chakra-ui/react';
 import type { FoundStudent } from '@map-step/contract';
 import type { Role, Section } from '@map-step/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../../api/client.ts';
 import { Choice } from '../../ui/choice.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { LongTextField } from '../../ui/text-field.tsx';
 import { studentInWords, useRoleWords } from '../course/class-words.ts';
-import { keys } from '../course/course-queries.ts';
 import { knownQuery } from '../course/student-queries.ts';
+import { useEnrol } from './use-enrol.ts';
 
 export interface EnterStudentsProps {
   readonly section: Section;
@@ -34,7 +33,6 @@ export function EnterStudents({ section, isPair, today, takesFocus }: EnterStude
   const roles: readonly Role[] = isPair ? ['lead', 'follow'] : ['solo'];
   const [typed, setTyped] = useState<Partial<Record<Role, string>>>({});
   const [chosen, choose] = useState<Readonly<Record<string, string>>>({});
-  const isRunning = (section.dates[0] ?? today) < today;
   const students = roles.flatMap(role => namesIn(typed[role]).map((name): Entered => ({ name, role })));
   const names = students.map(({ name }) => name);
   const { data: found, isFetching, isPlaceholderData } = useQuery(knownQuery(names));
@@ -43,30 +41,18 @@ export function EnterStudents({ section, isPair, today, takesFocus }: EnterStude
   const knownOf = (name: string) =>
     (found?.students ?? []).filter(one => !inIt.has(one.id) && isSameName(one.name, name));
   const takenFor = (name: string) => chosen[name] ?? knownOf(name)[0]?.id ?? SOMEBODY_ELSE;
-  const enrol = useMutation({
-    mutationFn: () =>
-      call('section.enrol', {
-        params: { section: section.id },
-        body: {
-          students: students.map(({ name, role }, index) => {
-            const known = takenFor(name);
-            // Of two lines with one name only the first is the one who is known.
-            const isFirst = names.findIndex(other => isSameName(other, name)) === index;
-            return { name, role, ...(isFirst && known !== SOMEBODY_ELSE && { known }) };
-          }),
-          ...(isRunning && { from: today }),
-        },
-      }),
-    onSuccess: answer => {
-      client.setQueryData([...keys.section(section.id), 'document'], answer);
-      void client.invalidateQueries({ queryKey: keys.section(section.id), exact: true });
-      void client.invalidateQueries({ queryKey: keys.courses });
-    },
-  });
+  const enrol = useEnrol(section, today);
+  const entered = () =>
+    students.map(({ name, role }, index) => {
+      const known = takenFor(name);
+      // Of two lines with one name only the first is the one who is known.
+      const isFirst = names.findIndex(other => isSameName(other, name)) === index;
+      return { name, role, ...(isFirst && known !== SOMEBODY_ELSE && { known }) };
+    });
   /** Nobody is made anew before it was seen whether the studio has them: who turns out to be known is offered first. */
   const enter = async () => {
     const asked = isAsking ? await client.fetchQuery(knownQuery(names)).catch(() => undefined) : undefined;
-    if (!asked?.students.some(({ id }) => !inIt.has(id))) enrol.mutate();
+    if (!asked?.students.some(({ id }) => !inIt.has(id))) enrol.mutate(entered());
   };
   return (
     <chakra.form display="grid" gap="2" justifyItems="start" action={enter}>

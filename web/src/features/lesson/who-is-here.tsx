@@ -5,6 +5,7 @@ import { Button, Label } from '../../ui/parts.tsx';
 import { useClass, useCourse } from '../course/course-context.ts';
 import { areNamesHidden, studentCount } from '../course/course-view.ts';
 import type { LessonAttendance, StudentHere } from './use-attendance.ts';
+import { WalkIn } from './walk-in.tsx';
 
 const Person = chakra('button', {
   base: {
@@ -40,7 +41,7 @@ export function WhoIsHere({ attendance: { students, say } }: { attendance: Lesso
         Their names are for the staff of this class on their days.
       </Label>
     );
-  if (students.length === 0) return null;
+  if (students.length === 0) return section && <WalkIn section={section.section.id} say={say} />;
   const isPaired = students.some(({ role }) => role !== 'solo');
   const unsaid = students.filter(student => student.here === undefined);
   return (
@@ -67,6 +68,7 @@ export function WhoIsHere({ attendance: { students, say } }: { attendance: Lesso
           <PersonRow key={student.id} student={student} say={said => say(student, said)} />
         ))}
       </chakra.ul>
+      {section && <WalkIn section={section.section.id} say={say} />}
     </Disclosure>
   );
 }

@@ -12,6 +12,7 @@ const check = {
   section: 'hustle-1-autumn',
   course: 'hustle-1',
   name: 'Hustle 1, autumn',
+  kind: 'final',
   date: '2025-12-01',
 };
 const open = (levels: readonly object[]) =>
@@ -41,6 +42,6 @@ test('fewer couples in a class are more classes, at once', async () => {
 
 test('without a final check it says what it would be counted from', async () => {
   open([]);
-  expect(await screen.findByText('No final check yet')).toBeTruthy();
+  expect(await screen.findByText('No check yet')).toBeTruthy();
   expect(screen.queryByRole('table')).toBeNull();
 });

@@ -45,8 +45,8 @@ export function NextTermPage() {
     <StudioPage title="Next term" beside={<Link to="/term">This term</Link>}>
       {!data && (error ? <Failure error={error} /> : <Skeleton />)}
       {data && levels.length === 0 && (
-        <Empty title="No final check yet">
-          Who could come is counted from the final checks of classes, as far back as 200 days.
+        <Empty title="No check yet">
+          Who could come is counted from the checks of classes, as far back as 200 days.
         </Empty>
       )}
       {data && levels.length > 0 && (
@@ -91,15 +91,17 @@ export function NextTermPage() {
           </Suspense>
           <ForecastTable levels={levels} />
           <Label>
-            Counted from{' '}
-            {data.checks.map(({ name, date }) => `${name} (${format(parseISO(date), 'd MMM')})`).join(', ')}.
-            Each comes back by themselves with this chance; in 95 of 100 terms so many come as the interval
-            says.
+            Counted from {data.checks.map(checkInWords).join(', ')}. Each comes back by themselves with this
+            chance; in 95 of 100 terms so many come as the interval says.
           </Label>
         </chakra.div>
       )}
     </StudioPage>
   );
+}
+
+function checkInWords({ name, kind, date }: NextTermAnswer['checks'][number]): string {
+  return `${name} (${kind === 'final' ? '' : 'half-way, '}${format(parseISO(date), 'd MMM')})`;
 }
 
 type Level = NextTermAnswer['levels'][number] & { readonly forecast: Forecast };
