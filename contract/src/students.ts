@@ -1,6 +1,6 @@
 // People who come to classes, over all classes of a studio: found by their names, and each on a page of their own.
 import { z } from 'zod';
-import { list, student } from './entities.ts';
+import { count, list, student } from './entities.ts';
 import { id } from './ids.ts';
 
 const role = z.enum(['lead', 'follow', 'solo']);
@@ -38,6 +38,30 @@ export const studentMatchBody = z.strictObject({
 export const studentAnswer = z.strictObject({
   student,
   classes: list(classOfStudent),
+  /** Of each class what was danced with them and without them, and what its newest check said. */
+  stories: list(
+    z.strictObject({
+      section: id,
+      /** Evenings of which something was written, and those they were at. */
+      evenings: count,
+      there: count,
+      had: list(z.string()),
+      lacks: list(z.string()),
+      check: z.exactOptional(
+        z.strictObject({
+          id,
+          kind: z.enum(['half-way', 'final']),
+          date: z.iso.date(),
+          result: z.enum(['ready', 'nearly', 'repeat']),
+          passed: list(z.string()),
+          /** A figure a line. */
+          missing: list(z.string()),
+        }),
+      ),
+    }),
+  ),
+  /** All of it for themselves, as Markdown. */
+  words: z.string(),
   checks: list(
     z.strictObject({
       section: id,

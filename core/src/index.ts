@@ -20,6 +20,7 @@ export { type Forecast, forecastLevel } from './check/forecast.ts';
 export { markingShare, SHARED_STUDENTS } from './check/marking-share.ts';
 export { openSecondLooks, partnersSeen, type SecondLook } from './check/observations.ts';
 export { type Candidate, movedSince, PASS_SHARE, type Readiness, readiness } from './check/readiness.ts';
+export { type ClassOfStudent, type StudentStory, storyInWords, studentStory } from './check/student-story.ts';
 export { missingInWords, studentWords } from './check/student-words.ts';
 export { type ClassPlan, MEND_BUDGET, planClass } from './class/class-plan.ts';
 export { type Contradiction, findContradictions, type Witnessed } from './class/contradictions.ts';
@@ -256,7 +257,7 @@ export { type StillAnother, stillAnother } from './likeness/still-another.ts';
 export { ELEMENT_BY_ITSELF, elementsOf, type TaughtElement } from './likeness/taught-elements.ts';
 export { toldBeside } from './likeness/told-beside.ts';
 export { type Danced, RECALL_AIM, recallOn } from './memory/recall.ts';
-export { addDays, daysBetween } from './model/days.ts';
+export { addDays, daysBetween, weekdayInWords } from './model/days.ts';
 export type {
   Approach,
   Attendance,

@@ -30,9 +30,7 @@ const LIST = new Intl.ListFormat('en');
 export function studentWords(source: StudentWordsSource): string | undefined {
   const { library, course, kind, told, before } = source;
   if (told.result === 'unseen') return undefined;
-  const layers = new Map<string, Layer[]>();
-  for (const { pattern, layer } of told.missing) layers.set(pattern, [...(layers.get(pattern) ?? []), layer]);
-  const practise = [...layers].slice(0, told.enough || MOST);
+  const practise = practiseFirst(told);
   const names = (ids: readonly string[]) => ids.map(id => figureName(library, id));
   const later = told.open.filter(id => !practise.some(([practised]) => practised === id));
   const { gained, lost } =
@@ -56,17 +54,23 @@ export function studentWords(source: StudentWordsSource): string | undefined {
   return `${lines.join('\n')}\n`;
 }
 
-/** What somebody lacks, a figure a line: “Wrap: the steps and the timing”. */
-export function missingInWords(
-  { missing }: Pick<Readiness, 'missing'>,
-  nameOf: (figure: string) => string,
-): readonly string[] {
-  return [...groupBy(missing, ({ pattern }) => pattern)].map(
-    ([id, failed]) => `${nameOf(id)}: ${LIST.format(failed.map(({ layer }) => LAYER_WORDS[layer]))}`,
+/** What somebody practises first, a figure a line: “Wrap: the steps and the timing”. */
+export function missingInWords(told: Readiness, nameOf: (figure: string) => string): readonly string[] {
+  return practiseFirst(told).map(
+    ([id, layers]) => `${nameOf(id)}: ${LIST.format(layers.map(layer => LAYER_WORDS[layer]))}`,
   );
 }
 
-function verdict(
+/** Of what is missing the figures that would do, with their layers; where more is missing the first ones. */
+function practiseFirst({ missing, enough }: Readiness): readonly (readonly [string, readonly Layer[]])[] {
+  const byFigure = groupBy(missing, ({ pattern }) => pattern);
+  return [...byFigure]
+    .map(([id, failed]) => [id, failed.map(({ layer }) => layer)] as const)
+    .slice(0, enough || MOST);
+}
+
+/** What a check says of somebody, to them. */
+export function verdict(
   result: Exclude<Readiness['result'], 'unseen'>,
   kind: Check['kind'],
   enough: number,

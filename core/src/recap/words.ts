@@ -1,5 +1,6 @@
 // How a recap puts words together.
 import { figureName, type Library } from '../library/library.ts';
+import { weekdayInWords } from '../model/days.ts';
 import { escapeMarkdown } from '../model/escape-markdown.ts';
 
 const AND = new Intl.ListFormat('en-GB');
@@ -34,7 +35,6 @@ export function withinSentence(text: string): string {
   return /^[A-Z][a-z’]/.test(words) ? words.charAt(0).toLowerCase() + words.slice(1) : words;
 }
 
-const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' });
 const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' });
 const DAY_MS = 86_400_000;
 const WEEKS = ['', '', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
@@ -42,7 +42,7 @@ const WEEKS = ['', '', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
 /** `Monday, 16 March`, of a date as `2026-03-16`. */
 export function dateInWords(date: string): string {
   const day = Date.parse(date);
-  return `${DAY.format(day)}, ${new Date(day).getUTCDate()} ${MONTH.format(day)}`;
+  return `${weekdayInWords(date)}, ${new Date(day).getUTCDate()} ${MONTH.format(day)}`;
 }
 
 /** `next Monday, 16 March`; `on Monday, 30 March, in three weeks`. Both are dates as `2026-03-09`. */

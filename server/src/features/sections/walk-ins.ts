@@ -1,6 +1,6 @@
 // Who comes to a lesson unannounced.
 import type { AnswerOf, WalkInBody } from '@map-step/contract';
-import { membersOn, type Section } from '@map-step/core';
+import { membersOn, type Section, weekdayInWords } from '@map-step/core';
 import { readableRows, type WrittenRow } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
@@ -71,7 +71,5 @@ function dateOf({ dates }: Section, lesson: number): string {
 
 /** “Thursday 20:00”. */
 function timeOf({ dates: [first], start }: Section): string {
-  const day =
-    first && new Date(`${first}T00:00:00Z`).toLocaleDateString('en', { weekday: 'long', timeZone: 'UTC' });
-  return [day, start].filter(Boolean).join(' ');
+  return [first && weekdayInWords(first), start].filter(Boolean).join(' ');
 }

@@ -3,6 +3,7 @@ import type { AnswerOf, FoundStudent } from '@map-step/contract';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { FORMER } from './erasing.ts';
 import { getStudent } from './student-data.ts';
+import { readStories } from './student-stories.ts';
 
 const MOST_FOUND = 20;
 
@@ -54,9 +55,11 @@ export async function readStudent(scope: StudioScope, id: string): Promise<Answe
        WHERE studio_id = $1 AND student_id = $2 AND expires_at > now()`,
     [id],
   );
+  const classes = own?.classes ?? [];
   return {
     student,
-    classes: own?.classes ?? [],
+    classes,
+    ...(await readStories(scope, student, classes)),
     checks,
     links: links.map(({ expires, check, ...link }) => ({
       ...link,

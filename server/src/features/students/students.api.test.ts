@@ -67,6 +67,27 @@ test('who is known is entered as who they are, beside somebody new; who is gone 
   expect(classes.map(({ section: id }: { section: string }) => id).sort()).toEqual([other, section]);
 });
 
+test('a student’s page tells of each class what was danced with them and without them, in words too', async () => {
+  const logged = (lesson: number, pattern: string) => ({
+    ...{ id: randomUUID(), lesson, pattern, result: 'solid', at: '2026-03-09T19:20:00Z' },
+  });
+  const params = { section: other };
+  await ottilie.call('class.append', { params, body: eventsOf('log', logged(5, 'wrap')) });
+  const away = {
+    ...{ id: randomUUID(), lesson: 5, at: '2026-03-09T19:00:00Z', student: alba?.id },
+    ...{ role: 'follow', here: false },
+  };
+  const read = async () => (await ottilie.call('student.read', { params: { student: alba?.id ?? '' } })).body;
+  const storyOf = async () =>
+    (await read()).stories.find((one: { section: string }) => one.section === other);
+  expect(await storyOf()).toMatchObject({ evenings: 1, there: 1, had: ['Wrap'], lacks: [] });
+  await ottilie.call('class.append', { params, body: eventsOf('present', away) });
+  expect(await storyOf()).toMatchObject({ evenings: 1, there: 0, had: [], lacks: ['Wrap'] });
+  const { words } = await read();
+  expect(words).toContain(`# ${name}`);
+  expect(words).toContain('You were away when these were new: Wrap.');
+});
+
 test('who was taken out of a class is still found with it, and is nobody’s once erased', async () => {
   const params = { section, lesson: 4 };
   const here = {

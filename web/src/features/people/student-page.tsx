@@ -1,11 +1,14 @@
 import { chakra } from '@chakra-ui/react';
 import type { AnswerOf, FoundStudent } from '@map-step/contract';
+import { allOf } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { Link, useParams } from 'react-router';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
-import { Label, Skeleton } from '../../ui/parts.tsx';
-import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
+import { Markdown } from '../../ui/markdown.tsx';
+import { Button, Label, Skeleton } from '../../ui/parts.tsx';
+import { saveFile } from '../../ui/save-file.ts';
 import { daysOf, useRoleWords } from '../course/class-words.ts';
 import { studentQuery } from '../course/student-queries.ts';
 import { StudioPage } from '../shell/studio-page.tsx';
@@ -23,37 +26,86 @@ export function StudentPage() {
   return (
     <StudioPage title={data.student.name}>
       <chakra.div display="grid" gap="6">
-        <Classes classes={data.classes} />
+        <Classes {...data} />
         <Checks {...data} />
+        <Disclosure title={`In words for ${data.student.name}`} isLazy>
+          <Markdown text={data.words} />
+          <Button
+            size="small"
+            onClick={() => saveFile(`${data.student.name}.md`, data.words, 'text/markdown')}
+          >
+            Save it as a file
+          </Button>
+        </Disclosure>
         <StudentData student={id} name={data.student.name} />
       </chakra.div>
     </StudioPage>
   );
 }
 
-function Classes({ classes }: Pick<FoundStudent, 'classes'>) {
-  const roles = useRoleWords();
+const RESULTS = {
+  ready: 'Ready for the next level.',
+  nearly: 'Nearly ready.',
+  repeat: 'Takes the level again.',
+} as const;
+
+function Classes({ classes, stories }: AnswerOf<'student.read'>) {
   if (classes.length === 0) return <p>In no class yet.</p>;
   return (
-    <chakra.section aria-label="Classes">
+    <chakra.section aria-label="Classes" display="grid" gap="3">
       <chakra.h2 fontSize="lg">Classes</chakra.h2>
-      <GridTable look="fields" heads={['Class', 'Evenings', 'Role and days']}>
-        {classes.map(({ section, course, name, start, first, last, entered }) => (
-          <TableRow key={section}>
-            <TableCell>
-              <Link to={`/courses/${course}/lesson?class=${section}`}>{name}</Link>{' '}
-              <Label>{first ? `${format(parseISO(first), 'EEEE')} ${start}` : start}</Label>
-            </TableCell>
-            <TableCell>{first && last ? `${day(first)} to ${day(last)}` : 'none yet'}</TableCell>
-            <TableCell>
-              {entered.length === 0
-                ? 'taken out'
-                : entered.map(entry => `${roles[entry.role]}, ${daysOf(entry)}`).join('; ')}
-            </TableCell>
-          </TableRow>
-        ))}
-      </GridTable>
+      {classes.map(one => (
+        <ClassOfStudent
+          key={one.section}
+          of={one}
+          story={stories.find(({ section }) => section === one.section)}
+        />
+      ))}
     </chakra.section>
+  );
+}
+
+interface ClassOfStudentProps {
+  readonly of: FoundStudent['classes'][number];
+  readonly story: AnswerOf<'student.read'>['stories'][number] | undefined;
+}
+
+/** What became of them in a class: the check first, then what they danced and what they were away for. */
+function ClassOfStudent({ of, story }: ClassOfStudentProps) {
+  const roles = useRoleWords();
+  const { section, course, name, start, first, last, entered } = of;
+  const { check, evenings = 0, there = 0, had = [], lacks = [] } = story ?? {};
+  const days = first && last ? `${day(first)} to ${day(last)}` : 'no evening yet';
+  return (
+    <chakra.article borderTop="1px solid" borderColor="line" pt="2" display="grid" gap="1">
+      <chakra.h3 fontSize="md">
+        <Link to={`/courses/${course}/lesson?class=${section}`}>{name}</Link>{' '}
+        <Label>
+          {first ? `${format(parseISO(first), 'EEEE')} ` : ''}
+          {start}, {days};{' '}
+          {entered.length === 0
+            ? 'taken out'
+            : entered.map(entry => `${roles[entry.role]}, ${daysOf(entry)}`).join('; ')}
+        </Label>
+      </chakra.h3>
+      {check && (
+        <p>
+          <strong>{RESULTS[check.result]}</strong>{' '}
+          <Label>
+            {CHECK_WORDS[check.kind]}, {day(check.date)}
+          </Label>
+          {check.passed.length > 0 && ` Passed ${allOf(check.passed)}.`}
+          {check.missing.length > 0 && ` Lacks ${check.missing.join('; ')}.`}
+        </p>
+      )}
+      {evenings > 0 && (
+        <p>
+          There on {there} of {evenings} evenings.
+          {had.length > 0 && ` Danced ${allOf(had)}.`}
+        </p>
+      )}
+      {lacks.length > 0 && <p>Away when these were new: {allOf(lacks)}.</p>}
+    </chakra.article>
   );
 }
 
