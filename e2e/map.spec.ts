@@ -264,8 +264,9 @@ test('a course is copied whole, with its plan, and changed without touching the 
   await copyHustle(page, 'Hustle to copy');
   const gather = await lessonOf(page, 'gather');
   await page.getByRole('link', { name: 'Lessons, dates and rules' }).click();
+  await page.getByRole('link', { name: 'Roll this course over to the next term' }).click();
   await page.getByLabel('Name of the new course').fill('Hustle, next term');
-  await page.getByRole('button', { name: 'Copy it' }).click();
+  await page.getByRole('button', { name: 'Make it as it is' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Hustle, next term' })).toBeVisible();
   expect(await lessonOf(page, 'gather')).toBe(gather);
   await chipOf(page, 'gather').focus();

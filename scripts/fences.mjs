@@ -22,7 +22,7 @@ export const FENCES = {
     recap: 'model timing steps floor couple interchange library likeness sequences plan class evening',
     proofread: 'model timing steps floor couple library',
     check: 'model library plan class',
-    programme: 'model steps couple likeness library plan class check',
+    programme: 'model steps couple likeness library plan class evening check',
   },
   'server/src': {
     faults: '',

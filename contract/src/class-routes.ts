@@ -20,6 +20,7 @@ import {
   levelsAnswer,
   nextTermAnswer,
   returningAnswer,
+  rollOverAnswer,
   todayAnswer,
 } from './programme.ts';
 import { DIRECTOR, type RouteDefinition, TEACHING, WRITING } from './route-definition.ts';
@@ -154,6 +155,12 @@ export const CLASS_ROUTES = {
     access: 'signed-in',
     params: IN_PATH.course,
     answer: courseAnswer,
+  },
+  'course.rollOver': {
+    ...PATHS['course.rollOver'],
+    access: DIRECTOR,
+    params: IN_PATH.course,
+    answer: rollOverAnswer,
   },
   'course.versions': {
     ...PATHS['course.versions'],

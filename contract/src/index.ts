@@ -34,6 +34,7 @@ export type {
   LevelsAnswer,
   NextTermAnswer,
   ReturningAnswer,
+  RollOverAnswer,
   TodayAnswer,
   TodaysClass,
 } from './programme.ts';

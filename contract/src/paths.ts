@@ -68,6 +68,7 @@ export const PATHS = {
   'course.read': { method: 'GET', path: '/api/courses/:course' },
   'course.versions': { method: 'GET', path: '/api/courses/:course/versions' },
   'course.create': { method: 'POST', path: '/api/courses' },
+  'course.rollOver': { method: 'GET', path: '/api/courses/:course/roll-over' },
   'course.command': { method: 'POST', path: '/api/courses/:course/commands' },
   'section.create': { method: 'POST', path: '/api/sections' },
   'section.enrol': { method: 'POST', path: '/api/sections/:section/students' },

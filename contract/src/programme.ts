@@ -1,5 +1,12 @@
 // What the first page tells: where the classes stand today, and what is still to be published.
-import { type ClassStanding, type LevelNext, type Section, sectionSchema } from '@map-step/core';
+import {
+  type ClassStanding,
+  type LevelNext,
+  type RollOverChange,
+  type RollOverProposal,
+  type Section,
+  sectionSchema,
+} from '@map-step/core';
 import { z } from 'zod';
 import { count, list } from './entities.ts';
 import { id } from './ids.ts';
@@ -104,6 +111,34 @@ export const returningAnswer = z.strictObject({
   ),
 });
 export type ReturningAnswer = z.output<typeof returningAnswer>;
+
+const rollOverChange: z.ZodType<RollOverChange> = z.strictObject({
+  pattern: id,
+  minutes: z.exactOptional(z.number()),
+  item: z.exactOptional(
+    z
+      .strictObject({
+        value: z.exactOptional(z.enum(['must', 'should', 'could'])),
+        to: z.exactOptional(lesson),
+        gate: z.exactOptional(z.boolean()),
+      })
+      .nullable(),
+  ),
+});
+const rollOverProposal: z.ZodType<RollOverProposal> = z.strictObject({
+  code: z.enum(['minutes', 'left', 'failed', 'above']),
+  change: rollOverChange,
+  seen: z.string(),
+  would: z.string(),
+});
+
+/** What the held classes of a course teach its next one. */
+export const rollOverAnswer = z.strictObject({
+  /** Classes of it that are over. */
+  held: count,
+  proposals: list(rollOverProposal),
+});
+export type RollOverAnswer = z.output<typeof rollOverAnswer>;
 
 /** The levels of each dance in their order, and what hurts in them. */
 export const levelsAnswer = z.strictObject({

@@ -425,6 +425,12 @@ export {
 export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-term.ts';
 export { mendInWords, type Programme, readProgramme } from './programme/programme.ts';
 export { type CheckedClass, type Returning, returningTo } from './programme/returning.ts';
+export {
+  type RollOverChange,
+  type RollOverProposal,
+  rolledOver,
+  rollOver,
+} from './programme/roll-over.ts';
 export { type ClassFacts, type ClassStanding, classStanding } from './programme/standing.ts';
 export { RHYTHM_TEMPLATES, type RhythmTemplate, usualLessons } from './programme/templates.ts';
 export { type LeftClass, makeTimetable, type PlacedClass, type Timetable } from './programme/timetable.ts';

@@ -28,6 +28,7 @@ export const DIRECTORS_VIEWS = [
   ['A new class', '/classes/new'],
   ['A class', '/classes/hustle-1-monday'],
   ['A student', '/students/alba-k'],
+  ['The next course', '/courses/hustle-1-autumn/next'],
   ['Studio', '/studio'],
   ['Rooms', '/studio?part=rooms'],
   ['Holidays', '/studio?part=holidays'],

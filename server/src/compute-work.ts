@@ -17,6 +17,7 @@ import type { Deps } from './deps.ts';
 import { readComingFaults } from './features/programme/coming-faults.ts';
 import { readLevels } from './features/programme/levels.ts';
 import { readNextTerm } from './features/programme/next-term.ts';
+import { readRollOver } from './features/programme/roll-over.ts';
 import { readStudioDocument } from './features/studio/studio-store.ts';
 
 type Work<Name extends TaskName> = (order: OrderOf<Name>) => ResultOf<Name> | Promise<ResultOf<Name>>;
@@ -30,6 +31,7 @@ const WORK: { readonly [Name in TaskName]: Work<Name> } = {
   'coming-faults': order => reading(order, scope => readComingFaults(scope, clockOf(order))),
   levels: order => reading(order, scope => readLevels(scope)),
   'next-term': order => reading(order, scope => readNextTerm(scope, clockOf(order))),
+  'roll-over': order => reading(order, scope => readRollOver(scope, order.course, clockOf(order))),
   'write-studio': order =>
     reading(order, async scope => bytesOf(writeDocument(await readStudioDocument(scope)))),
   'write-table': order =>

@@ -1,6 +1,6 @@
 // What the core works out for requests, each in a thread of the pool and within a deadline of its own.
 
-import type { ComingFaultsAnswer, LevelsAnswer, NextTermAnswer } from '@map-step/contract';
+import type { ComingFaultsAnswer, LevelsAnswer, NextTermAnswer, RollOverAnswer } from '@map-step/contract';
 import type {
   BrokenFigure,
   Combination,
@@ -52,6 +52,8 @@ export interface Tasks {
   'coming-faults': { order: OfStudio & Clock; answer: Read<ComingFaultsAnswer> };
   levels: { order: OfStudio; answer: Read<LevelsAnswer> };
   'next-term': { order: OfStudio & Clock; answer: Read<NextTermAnswer> };
+  /** Null for a course that is not there. */
+  'roll-over': { order: OfStudio & Clock & { course: string }; answer: Read<RollOverAnswer | null> };
   /** As the bytes of the text. */
   'write-studio': { order: OfStudio; answer: Read<Uint8Array> };
   'write-table': { order: OfStudio & { table: string }; answer: Read<Uint8Array> };
@@ -59,7 +61,13 @@ export interface Tasks {
 
 export type TaskName = keyof Tasks;
 /** Tasks that read a studio by themselves. */
-export type ReadingTask = 'coming-faults' | 'levels' | 'next-term' | 'write-studio' | 'write-table';
+export type ReadingTask =
+  | 'coming-faults'
+  | 'levels'
+  | 'next-term'
+  | 'roll-over'
+  | 'write-studio'
+  | 'write-table';
 export type OrderOf<Name extends TaskName> = Tasks[Name]['order'];
 export type ResultOf<Name extends TaskName> = Tasks[Name]['answer'];
 
@@ -114,6 +122,12 @@ export const TASK_TERMS: Readonly<Record<TaskName, TaskTerms>> = {
     seconds: 20,
     what: 'Counting who comes to which level next term',
     mend: 'Try again in a minute.',
+  },
+  'roll-over': {
+    kind: 'long',
+    seconds: 20,
+    what: 'Reading what the classes of this course teach its next one',
+    mend: 'Copy the course as it is.',
   },
   'write-studio': {
     kind: 'long',

@@ -161,6 +161,7 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'course.list': () => ({ unnamed: true }),
   'course.read': () => ({ params: { course: 'hustle-1' } }),
   'course.versions': () => ({ params: { course: 'hustle-1' } }),
+  'course.rollOver': () => ({ params: { course: 'hustle-1' } }),
   'course.create': () => ({ unnamed: true, body: { course: freshCourse() } }),
   'course.command': () => ({
     params: { course: 'hustle-1' },

@@ -125,6 +125,12 @@ export const router = createBrowserRouter([
             }),
           },
           {
+            path: 'next',
+            lazy: async () => ({
+              Component: (await import('../features/course-settings/next-course-page.tsx')).NextCoursePage,
+            }),
+          },
+          {
             path: 'cost',
             lazy: async () => ({
               Component: (await import('../features/course-settings/cost-page.tsx')).CostPage,

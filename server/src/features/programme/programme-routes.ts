@@ -1,4 +1,5 @@
 import type { Deps } from '../../deps.ts';
+import { HttpFault } from '../../faults/http-fault.ts';
 import { readInThread, route, routeWithoutScope } from '../../http/route.ts';
 import { readReturning } from './returning.ts';
 import { readTodaysWork } from './todays-work.ts';
@@ -10,5 +11,11 @@ export const programmeRoutes = [
   route('section.returning', (scope, { deps, params }) => readReturning(scope, params.section, deps)),
   routeWithoutScope('programme.levels', call => readInThread(call, 'levels', {})),
   routeWithoutScope('programme.next', call => readInThread(call, 'next-term', clockOf(call.deps))),
+  routeWithoutScope('course.rollOver', async call => {
+    const { course } = call.params;
+    const answer = await readInThread(call, 'roll-over', { course, ...clockOf(call.deps) });
+    if (!answer) throw new HttpFault('not-found', `There is no course "${course}" in this studio.`);
+    return answer;
+  }),
   routeWithoutScope('programme.faults', call => readInThread(call, 'coming-faults', clockOf(call.deps))),
 ];

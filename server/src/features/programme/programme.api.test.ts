@@ -163,3 +163,16 @@ test('a class of the level above is offered who is ready for it, and who is near
   expect((await ottilie.call('section.enrol', { params, body: { students } })).status).toBe(200);
   expect((await offered()).map(({ student }) => student)).toEqual([second?.student, third?.student]);
 });
+
+test('a course that was held tells what it teaches its next one; one of which no class is over has nothing to tell', async () => {
+  const ask = async (course: string) => (await ottilie.call('course.rollOver', { params: { course } })).body;
+  const { held, proposals } = await ask('hustle-1');
+  expect(held).toBe(1);
+  expect(proposals).toContainEqual({
+    ...{ code: 'left', seen: 'The class never came to it', would: 'leave it out' },
+    change: { pattern: 'cradle-walk', item: null },
+  });
+  expect(proposals.map(({ change }) => change.pattern)).not.toContain('wrap');
+  expect(await ask('hustle-2')).toEqual({ held: 0, proposals: [] });
+  expect((await ottilie.call('course.rollOver', { params: { course: 'gone' } })).status).toBe(404);
+});

@@ -4,7 +4,6 @@ import { Label } from '../../ui/parts.tsx';
 import { useCourseCommands, useIsSavingCourse } from '../course/course-commands.ts';
 import { useClass, useCourse } from '../course/course-context.ts';
 import { CourseRefusal } from '../course/course-refusal.tsx';
-import { CopyCourse } from './copy-course.tsx';
 import { CourseItems } from './course-items.tsx';
 import { CourseLessons } from './course-lessons.tsx';
 import { CourseWeights } from './course-weights.tsx';
@@ -40,7 +39,11 @@ export function SettingsPage() {
           {section ? 'Evenings, room, staff and students of this class' : 'Make a class of this course'}
         </Link>
       )}
-      {isDirector && <CopyCourse />}
+      {isDirector && (
+        <Link to={{ pathname: `/courses/${answer.course.id}/next`, search }}>
+          Roll this course over to the next term
+        </Link>
+      )}
     </chakra.article>
   );
 }

@@ -7,13 +7,12 @@ import {
   standingLogs,
   standingPrepared,
 } from '@map-step/core';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { commandsOn } from '../../api/commands.ts';
+import { useMutation } from '@tanstack/react-query';
 import { Failure } from '../../ui/failure.tsx';
 import { Group } from '../../ui/group.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useClass, useCourse, usePlan } from '../course/course-context.ts';
-import { figureAggregate } from '../course/figure-document.ts';
+import { useGiveMinutes } from '../course/use-give-minutes.ts';
 
 type Learned = LearnedRatio<PatternKind | 'prepared' | 'along'>;
 
@@ -109,10 +108,10 @@ function timed(kind: Learned['kind'], { minutes, result }: Log, planned: number 
 
 /** Gives the figures of a strand that are still to be taught their minutes by the ratio. */
 function useTakeOver(kind: Learned['kind'], ratio: number) {
-  const { library, me } = useCourse();
+  const { library } = useCourse();
+  const giveMinutes = useGiveMinutes();
   const { draft } = usePlan();
   const { classPlan } = useClass();
-  const client = useQueryClient();
   const figures = (draft.problem?.items ?? []).flatMap(({ id, kind: own, assembly }) => {
     const pattern = library.patterns.get(id);
     if (!pattern || own !== kind || classPlan?.progress.taught[id] !== undefined) return [];
@@ -121,14 +120,7 @@ function useTakeOver(kind: Learned['kind'], ratio: number) {
   });
   const take = useMutation({
     mutationFn: async () => {
-      for (const { id, after } of figures) {
-        const aggregate = figureAggregate(id);
-        await client.fetchQuery({ queryKey: aggregate.key, queryFn: aggregate.read });
-        commandsOn(client, aggregate, me.id).edit('Minutes that the logs taught', now => ({
-          ...now,
-          minutes: after,
-        }));
-      }
+      for (const { id, after } of figures) await giveMinutes(id, after);
     },
   });
   return { figures, take };

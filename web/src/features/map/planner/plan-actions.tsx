@@ -25,8 +25,8 @@ export function PlanActions({ planner, commands }: PlanActionsProps) {
       {problem && over >= lastIntroducing(problem) ? (
         <p>
           Every lesson that brings something new is over.{' '}
-          <Link to={{ pathname: `/courses/${answer.course.id}/settings`, search, hash: '#copy' }}>
-            Copy the course to plan the next term
+          <Link to={{ pathname: `/courses/${answer.course.id}/next`, search }}>
+            Roll the course over to the next term
           </Link>
         </p>
       ) : (
