@@ -10,11 +10,17 @@ import { readSoundStudio, readStudio, readValue } from './files.ts';
 import { timetableFile } from './timetable-schema.ts';
 import { type Arguments, takeWords, UsageError } from './usage.ts';
 
+/** Without what is told on the first page alone. */
+type Told = Pick<Programme, 'levels'> & {
+  readonly findings: readonly Omit<Programme['findings'][number], 'costs'>[];
+};
+
 /** What each level teaches and needs, and what hurts between the levels of each dance. */
-export function programme(args: Arguments): Programme {
+export function programme(args: Arguments): Told {
   const [file = ''] = takeWords(args, 'FILE');
   const document = readSoundStudio(file);
-  return readProgramme(openLibrary(document), document);
+  const { findings, levels } = readProgramme(openLibrary(document), document);
+  return { findings: findings.map(({ costs: _, ...finding }) => finding), levels };
 }
 
 /** Classes of a studio's levels laid into rooms, days and staff. */

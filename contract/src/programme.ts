@@ -1,6 +1,7 @@
 // What the first page tells: where the classes stand today, and what is still to be published.
 import {
   type ClassStanding,
+  type LevelMend,
   type LevelNext,
   type RollOverChange,
   type RollOverProposal,
@@ -31,6 +32,7 @@ export const todayAnswer = z.strictObject({
       id,
       course: id,
       name: z.string(),
+      level: id.nullable(),
       lessons: count,
       start: z.string(),
       dates: list(z.iso.date()),
@@ -140,6 +142,12 @@ export const rollOverAnswer = z.strictObject({
 });
 export type RollOverAnswer = z.output<typeof rollOverAnswer>;
 
+const mend: z.ZodType<LevelMend> = z.strictObject({
+  move: z.exactOptional(z.strictObject({ pattern: id, level: id })),
+  drop: z.exactOptional(id),
+  add: z.exactOptional(id),
+});
+
 /** The levels of each dance in their order, and what hurts in them. */
 export const levelsAnswer = z.strictObject({
   dances: list(
@@ -163,7 +171,16 @@ export const levelsAnswer = z.strictObject({
           code: z.string(),
           message: z.string(),
           /** The change that would mend it; null where none was found that breaks nothing else. */
-          mend: z.string().nullable(),
+          mend: z
+            .strictObject({
+              words: z.string(),
+              change: mend,
+              /** Of the courses that teach the levels it changes; it is tried in what they publish. */
+              courses: list(z.strictObject({ id, name: z.string() })),
+              /** What the figures of each level take, before and after, in minutes. */
+              costs: list(z.strictObject({ level: z.string(), before: z.number(), after: z.number() })),
+            })
+            .nullable(),
         }),
       ),
     }),

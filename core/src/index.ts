@@ -423,7 +423,13 @@ export {
   findDateFaults,
 } from './programme/evenings.ts';
 export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-term.ts';
-export { mendInWords, type Programme, readProgramme } from './programme/programme.ts';
+export {
+  type LevelMend,
+  mendInWords,
+  type Programme,
+  readProgramme,
+  takeMend,
+} from './programme/programme.ts';
 export { type CheckedClass, type Returning, returningTo } from './programme/returning.ts';
 export {
   type RollOverChange,

@@ -13,12 +13,16 @@ export interface MovingStudio {
   close(): Promise<void>;
 }
 
-/** An empty database without the demo, on a day. */
-export async function startMovingStudio(day: string): Promise<MovingStudio> {
+/** An empty database, on a day; with the demo in it where that is wished. */
+export async function startMovingStudio(
+  day: string,
+  demo: 'demo' | 'empty' = 'empty',
+): Promise<MovingStudio> {
   const cluster = await startThrowawayCluster();
   const start = (today: string, port: string) =>
     startServerProcess(root, cluster.url('postgres'), {
-      ...{ MAPSTEP_TODAY: today, MAPSTEP_DEMO: '0', NODE_ENV: 'production', PORT: port },
+      ...{ MAPSTEP_TODAY: today, NODE_ENV: 'production', PORT: port },
+      ...(demo === 'empty' && { MAPSTEP_DEMO: '0' }),
     });
   let server: ServerProcess = await start(day, '0');
   const { address } = server;

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { openLibrary } from '../library/library.ts';
 import type { Course, Pattern, StudioDocument } from '../model/document.ts';
 import { course, figure, studio } from '../test/studio.ts';
-import { readProgramme } from './programme.ts';
+import { readProgramme, takeMend } from './programme.ts';
 
 const LEVELS = ['one', 'two', 'three'].map((id, index) => ({
   ...{ id, dance: 'quay', order: index + 1 },
@@ -39,6 +39,7 @@ describe('what hurts between levels', () => {
     expect(told('gap')).toEqual([
       {
         ...{ code: 'gap', dance: 'quay', level: 'two', pattern: 'walk', mend: { add: 'walk' } },
+        costs: [{ level: 'two', before: 3, after: 6 }],
         message: 'walk is needed in Two and taught neither there nor below',
       },
     ]);
@@ -149,4 +150,20 @@ describe('what hurts between levels', () => {
     );
     expect(held.told).toContainEqual(['out-of-order', 'one', 'hard', undefined]);
   });
+});
+
+test('a mend changes the courses of its levels, and no other; where a figure lay is cleared', () => {
+  const placed = [
+    { pattern: 'basic', lesson: 1 },
+    { pattern: 'walk', lesson: 2 },
+  ];
+  const one = of('one', items(['basic', 'walk']), { placed });
+  const [two, three] = [of('two', items(['wrap'])), of('three', [])];
+  const move = { move: { pattern: 'walk', level: 'two' } };
+  const out = takeMend(one, move, 'one');
+  expect([out.items.map(({ pattern }) => pattern), out.placed]).toEqual([['basic'], placed.slice(0, 1)]);
+  expect(takeMend(two, move, 'one').items.at(-1)).toEqual({ pattern: 'walk', value: 'should' });
+  expect(takeMend(three, move, 'one')).toBe(three);
+  expect(takeMend(two, { add: 'wrap' }, 'two')).toBe(two);
+  expect(takeMend(two, { drop: 'wrap' }, 'two').items).toEqual([]);
 });

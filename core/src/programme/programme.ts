@@ -1,6 +1,8 @@
 import { figureName, type Library } from '../library/library.ts';
+import type { Course } from '../model/document.ts';
 import { needsOf } from '../model/needs.ts';
 import { buildPlanProblem } from '../plan/build-problem.ts';
+import { dropItem, placeItems } from '../plan/course-changes.ts';
 import { findProblemFaults } from '../plan/validate.ts';
 import { type Finding, findingsOf } from './findings.ts';
 import {
@@ -12,7 +14,7 @@ import {
 } from './level-chain.ts';
 
 /** A change of what levels teach: a figure into another level, or out of, or into, the one of the finding. */
-export interface Mend {
+export interface LevelMend {
   readonly move?: { readonly pattern: string; readonly level: string };
   readonly drop?: string;
   readonly add?: string;
@@ -29,8 +31,19 @@ export interface ProgrammeLevel {
   readonly gives: readonly string[];
 }
 
+/** What a mend does to a level: the minutes that its figures and their elements take, before and after. */
+export interface MendCost {
+  readonly level: string;
+  readonly before: number;
+  readonly after: number;
+}
+
 export interface Programme {
-  readonly findings: readonly (Omit<Finding, 'toward'> & { readonly mend?: Mend })[];
+  readonly findings: readonly (Omit<Finding, 'toward'> & {
+    readonly mend?: LevelMend;
+    /** Of each level that the mend changes. */
+    readonly costs?: readonly MendCost[];
+  })[];
   readonly levels: readonly ProgrammeLevel[];
 }
 
@@ -49,7 +62,7 @@ export function readProgramme(library: Library, source: ProgrammeSource): Progra
           isMended(library, { dance, chain, asked, found }, finding, one),
         );
         const { toward: _, ...told } = finding;
-        return { ...told, ...(mend && { mend }) };
+        return { ...told, ...(mend && { mend, costs: costsOf(library, chain, finding.level, mend) }) };
       });
     }),
     levels: [...chains.values()].flat().map(level => ({
@@ -63,13 +76,37 @@ export function readProgramme(library: Library, source: ProgrammeSource): Progra
 }
 
 /** A mend as it is proposed: `Teach Wrap in Hustle 2`. `level`: that of the finding. */
-export function mendInWords(library: Library, { move, drop, add }: Mend, level: string): string {
+export function mendInWords(library: Library, { move, drop, add }: LevelMend, level: string): string {
   const name = (id: string) => figureName(library, id);
   const levelName = (id: string) => library.levels.get(id)?.name ?? id;
   if (move) return `Move ${name(move.pattern)} to ${levelName(move.level)}`;
   return drop === undefined
     ? `Teach ${name(add ?? '')} in ${levelName(level)}`
     : `Leave ${name(drop)} out of ${levelName(level)}`;
+}
+
+/** A course of a level as a mend would have it; `at`: the level of the finding. Others stay as they are. */
+export function takeMend(course: Course, { move, drop, add }: LevelMend, at: string): Course {
+  const isAt = course.level === at;
+  const out = isAt ? (drop ?? move?.pattern) : undefined;
+  const into = isAt ? add : move?.level === course.level ? move?.pattern : undefined;
+  const without = out === undefined ? course : dropItem(placeItems(course, { [out]: null }), out);
+  if (into === undefined || without.items.some(({ pattern }) => pattern === into)) return without;
+  return { ...without, items: [...without.items, { pattern: into, value: 'should' }] };
+}
+
+function costsOf(
+  library: Library,
+  chain: readonly TaughtLevel[],
+  at: string,
+  mend: LevelMend,
+): readonly MendCost[] {
+  return mended(library, chain, at, mend).flatMap((level, index) => {
+    const before = chain[index];
+    return before && before !== level
+      ? [{ level: level.level.id, before: before.minutes / 10, after: level.minutes / 10 }]
+      : [];
+  });
 }
 
 /** What the checks of the classes of each level ask. */
@@ -90,12 +127,12 @@ function mendsOf(
   library: Library,
   chain: readonly TaughtLevel[],
   { code, level, pattern, toward }: Finding,
-): readonly Mend[] {
+): readonly LevelMend[] {
   const at = chain.findIndex(one => one.level.id === level);
   const own = chain[at];
   const above = chain[at + 1]?.level.id;
   const before = chain[at - 1]?.level.id;
-  const move = (id: string, to: string | undefined): Mend[] =>
+  const move = (id: string, to: string | undefined): LevelMend[] =>
     to === undefined ? [] : [{ move: { pattern: id, level: to } }];
   switch (code) {
     case 'gap':
@@ -144,7 +181,7 @@ function isMended(
   library: Library,
   { dance, chain, asked, found }: Tried,
   finding: Finding,
-  mend: Mend,
+  mend: LevelMend,
 ): boolean {
   const after = mended(library, chain, finding.level, mend);
   const key = ({ code, level, pattern }: Finding) => `${code} ${level} ${pattern}`;
@@ -163,7 +200,7 @@ function mended(
   library: Library,
   chain: readonly TaughtLevel[],
   at: string,
-  { move, drop, add }: Mend,
+  { move, drop, add }: LevelMend,
 ): readonly TaughtLevel[] {
   return chain.map(level => {
     const { id } = level.level;

@@ -1,5 +1,5 @@
 import type { LevelsAnswer } from '@map-step/contract';
-import { mendInWords, openLibrary, readProgramme } from '@map-step/core';
+import { mendInWords, openLibrary, readProgramme, takeMend } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { listMaterial } from '../figures/material.ts';
@@ -29,9 +29,22 @@ export async function readLevels(scope: StudioScope): Promise<LevelsAnswer> {
       });
       const hurts = findings
         .filter(({ dance }) => dance === id)
-        .map(({ level, code, message, mend }) => ({
+        .map(({ level, code, message, mend, costs = [] }) => ({
           ...{ level, code, message },
-          mend: mend ? mendInWords(library, mend, level) : null,
+          mend: mend
+            ? {
+                words: mendInWords(library, mend, level),
+                change: mend,
+                courses: courses
+                  .filter(course => takeMend(course, mend, level) !== course)
+                  .map(course => ({ id: course.id, name: course.name })),
+                costs: costs.map(({ level: of, before, after }) => ({
+                  level: library.levels.get(of)?.name ?? of,
+                  before: Math.round(before),
+                  after: Math.round(after),
+                })),
+              }
+            : null,
         }));
       const name = library.dances.get(id)?.name ?? id;
       return told.length === 0 ? [] : [{ id, name, levels: told, findings: hurts }];

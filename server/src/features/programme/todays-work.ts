@@ -30,6 +30,7 @@ export async function readTodaysWork(scope: StudioScope, deps: Deps, role: Staff
       id,
       course: course.id,
       name: course.name,
+      level: course.level ?? null,
       lessons,
       start,
       dates,

@@ -11,7 +11,7 @@ import { daysOf, useRoleWords } from '../course/class-words.ts';
 import { sectionQuery } from '../course/course-queries.ts';
 import { studioQuery } from '../studio/studio-queries.ts';
 import { EnterStudents, type EnterStudentsProps } from './enter-students.tsx';
-import { WhoComesBack } from './who-comes-back.tsx';
+import { returningQuery, WhoComesBack } from './who-comes-back.tsx';
 
 interface ClassStudentsProps extends EnterStudentsProps {
   readonly commands: Commands<Section>;
@@ -21,6 +21,7 @@ interface ClassStudentsProps extends EnterStudentsProps {
 export function ClassStudents(props: ClassStudentsProps) {
   const { section } = props;
   const { data: studio } = useQuery(studioQuery);
+  const returning = useQuery(returningQuery(section));
   return (
     <chakra.section aria-label="Students" display="grid" gap="3">
       <chakra.h2 fontSize="lg">
@@ -31,8 +32,12 @@ export function ClassStudents(props: ClassStudentsProps) {
           'Say under “Studio” what you tell students about their data; it then stands here.'}{' '}
         Names and marks are seen by the director and the staff of this class, by nobody else.
       </Label>
-      <WhoComesBack section={section} today={props.today} />
-      <EnterStudents key={section.students.length} {...props} />
+      <WhoComesBack {...props} />
+      <EnterStudents
+        key={`${section.students.length} ${returning.isSuccess}`}
+        {...props}
+        takesFocus={props.takesFocus && returning.data?.students.length === 0}
+      />
       {section.students.length > 0 && <StudentTable {...props} />}
       <TakenOut section={section} />
     </chakra.section>

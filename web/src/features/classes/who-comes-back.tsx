@@ -3,6 +3,7 @@ import type { ReturningAnswer } from '@map-step/contract';
 import type { Section } from '@map-step/core';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
+import { useState } from 'react';
 import { call } from '../../api/client.ts';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
@@ -20,21 +21,28 @@ const GROUPS = [
 ] as const;
 
 /** Whoever is expected by their check: entered one by one, or all whose place is clear. */
-export function WhoComesBack({ section, today }: Pick<EnterStudentsProps, 'section' | 'today'>) {
+export function WhoComesBack({ section, today, takesFocus }: Omit<EnterStudentsProps, 'isPair'>) {
   const { data } = useQuery(returningQuery(section));
   const enrol = useEnrol(section, today);
-  const students = data?.students ?? [];
+  // Whoever is on the way in is off the list at once, so that fast keys enter nobody twice.
+  const [entering, setEntering] = useState<ReadonlySet<string>>(new Set());
+  const students = (data?.students ?? []).filter(({ student }) => !entering.has(student));
   const clear = students.filter(({ why, elsewhere }) => why !== 'nearly' && elsewhere === null);
-  if (students.length === 0) return null;
-  const enter = (coming: readonly Coming[]) =>
-    enrol.mutate(coming.map(({ student, name, role }) => ({ name, role, known: student })));
+  if (students.length === 0 && !enrol.isError) return null;
+  const enter = (coming: readonly Coming[]) => {
+    const ids = coming.map(({ student }) => student);
+    setEntering(now => new Set([...now, ...ids]));
+    enrol
+      .mutateAsync(coming.map(({ student, name, role }) => ({ name, role, known: student })))
+      .catch(() => setEntering(now => new Set([...now].filter(id => !ids.includes(id)))));
+  };
   return (
     <chakra.section aria-label="Who comes back" display="grid" gap="2">
       <chakra.h3 fontSize="md">Who comes back</chakra.h3>
       {enrol.isError && <Failure error={enrol.error} />}
       {clear.length > 1 && (
         <chakra.div>
-          <Button look="next" disabled={enrol.isPending} onClick={() => enter(clear)}>
+          <Button look="next" autoFocus={takesFocus} onClick={() => enter(clear)}>
             Enter all {clear.length} who are ready or take it again
           </Button>
         </chakra.div>
@@ -49,12 +57,7 @@ export function WhoComesBack({ section, today }: Pick<EnterStudentsProps, 'secti
               </Label>
               <chakra.ul listStyleType="none" p="0">
                 {own.map(one => (
-                  <ComingRow
-                    key={one.student}
-                    coming={one}
-                    isPending={enrol.isPending}
-                    enter={() => enter([one])}
-                  />
+                  <ComingRow key={one.student} coming={one} enter={() => enter([one])} />
                 ))}
               </chakra.ul>
             </chakra.div>
@@ -65,7 +68,7 @@ export function WhoComesBack({ section, today }: Pick<EnterStudentsProps, 'secti
   );
 }
 
-function returningQuery({ id, students }: Section) {
+export function returningQuery({ id, students }: Section) {
   return queryOptions({
     queryKey: [...keys.section(id), 'returning', students.length],
     queryFn: () => call('section.returning', { params: { section: id } }),
@@ -75,11 +78,10 @@ function returningQuery({ id, students }: Section) {
 
 interface ComingRowProps {
   readonly coming: Coming;
-  readonly isPending: boolean;
   enter(): void;
 }
 
-function ComingRow({ coming, isPending, enter }: ComingRowProps) {
+function ComingRow({ coming, enter }: ComingRowProps) {
   const roles = useRoleWords();
   const { name, role, from, missing, elsewhere } = coming;
   const check = from.kind === 'final' ? '' : 'half-way, ';
@@ -93,7 +95,7 @@ function ComingRow({ coming, isPending, enter }: ComingRowProps) {
       borderTop="1px solid"
       borderColor="line"
     >
-      <Button size="small" aria-label={`Enter ${name}`} disabled={isPending} onClick={enter}>
+      <Button size="small" aria-label={`Enter ${name}`} onClick={enter}>
         Enter
       </Button>
       <chakra.span fontWeight="600">{name}</chakra.span>

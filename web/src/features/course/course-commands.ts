@@ -11,7 +11,8 @@ import { courseQuery, keys } from './course-queries.ts';
 /** What a course has besides edits and their undo: its plan is published, or kept by a name. */
 type PlanCommand = Exclude<CourseCommand, DocumentCommand>;
 
-function courseAggregate(id: string): Aggregate<CourseAnswer, Course, PlanCommand> {
+/** A course under the hands of who may change it. */
+export function courseAggregate(id: string): Aggregate<CourseAnswer, Course, PlanCommand> {
   return {
     key: keys.course(id),
     read: () => call('course.read', { params: { course: id } }),

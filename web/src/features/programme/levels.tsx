@@ -1,66 +1,95 @@
 import { chakra } from '@chakra-ui/react';
-import type { LevelsAnswer } from '@map-step/contract';
+import type { LevelsAnswer, TodayAnswer, TodaysClass } from '@map-step/contract';
+import { isOnStaff } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
-import { Disclosure } from '../../ui/disclosure.tsx';
-import { Label } from '../../ui/parts.tsx';
+import { Skeleton } from '../../ui/parts.tsx';
+import { ClassesOfLevel } from './classes-of-level.tsx';
+import { Findings } from './findings.tsx';
 import { levelsQuery } from './today-queries.ts';
+import { ownFirst } from './todays-work.ts';
 
 type DanceLevels = LevelsAnswer['dances'][number];
 
-/** Each dance as a lane of its levels, as wide as their minutes, and what hurts in it. */
-export function Levels() {
-  const { data } = useQuery(levelsQuery);
+interface LevelsProps {
+  readonly answer: TodayAnswer;
+  readonly me: string;
+  readonly isDirector: boolean;
+}
+
+/** The programme drawn: each dance as a lane of its levels, as wide as their minutes, with this term's classes on them. */
+export function Levels({ answer, me, isDirector }: LevelsProps) {
+  const { data, isPending } = useQuery(levelsQuery);
+  if (isPending) return <Skeleton />;
   const dances = data?.dances ?? [];
   if (dances.length === 0) return null;
   const widest = Math.max(
     ...dances.map(({ levels }) => levels.reduce((sum, { minutes }) => sum + minutes, 0)),
   );
+  const classes = ownFirst(answer.classes, me, answer.today);
+  const isOwn = ({ levels }: DanceLevels) =>
+    classes.some(one => levels.some(({ id }) => id === one.level) && isOnStaff(one, me, answer.today));
+  const sorted = isDirector ? dances : dances.toSorted((a, b) => Number(isOwn(b)) - Number(isOwn(a)));
   return (
     <chakra.section aria-label="Levels" display="grid" gap="4">
-      <chakra.h2 fontSize="lg">Levels</chakra.h2>
-      {dances.map(dance => (
-        <Lane key={dance.id} dance={dance} widest={widest} />
+      <chakra.h2 fontSize="lg">Levels and their classes</chakra.h2>
+      {sorted.map(dance => (
+        <chakra.div key={dance.id} display="grid" gap="1">
+          <chakra.h3 fontSize="md">{dance.name}</chakra.h3>
+          <Lane
+            dance={isDirector ? dance : { ...dance, findings: [] }}
+            widest={widest}
+            classes={classes}
+            today={answer}
+            me={me}
+          />
+          {isDirector && <Findings dance={dance} />}
+        </chakra.div>
       ))}
     </chakra.section>
   );
 }
 
-function Lane({ dance: { name, levels, findings }, widest }: { dance: DanceLevels; widest: number }) {
+interface LaneProps {
+  readonly dance: DanceLevels;
+  /** Minutes of the dance that has most. */
+  readonly widest: number;
+  readonly classes: readonly TodaysClass[];
+  readonly today: TodayAnswer;
+  readonly me: string;
+}
+
+function Lane({ dance: { levels, findings }, widest, classes, today, me }: LaneProps) {
   return (
-    <chakra.div display="grid" gap="1">
-      <chakra.h3 fontSize="md">{name}</chakra.h3>
-      <chakra.ol display="flex" flexWrap={{ base: 'wrap', md: 'nowrap' }} gap="1" listStyleType="none" p="0">
-        {levels.map(({ id, name: level, minutes, figures, requires }, index) => (
+    <chakra.ol display="flex" flexWrap={{ base: 'wrap', md: 'nowrap' }} gap="1" listStyleType="none" p="0">
+      {levels.map(({ id, name, minutes, figures, requires }, index) => {
+        const hurts = findings.filter(({ level }) => level === id).length;
+        return (
           <chakra.li
             key={id}
             flexBasis={{ base: '100%', md: `${(100 * minutes) / widest}%` }}
-            minW={{ md: '7.5rem' }}
+            minW={{ md: '8.5rem' }}
             flexShrink="1"
             bg="panel"
-            borderLeft="5px solid"
-            borderColor={findings.some(finding => finding.level === id) ? 'now' : 'line'}
+            borderTop="4px solid"
+            borderColor={hurts > 0 ? 'now' : 'line'}
             px="2"
             py="1.5"
+            display="grid"
+            gap="1"
+            alignContent="start"
           >
-            <chakra.p fontWeight="650">{level}</chakra.p>
-            <Label>
+            <chakra.p fontWeight="650" lineHeight="1.25">
+              {name}
+            </chakra.p>
+            <chakra.p fontSize="sm" color="quiet" lineHeight="1.3">
               {figures === 0 ? 'nothing taught' : `${figures} figures, ${Math.round(minutes)} min`}
               {index > 0 && requires > 0 && `; stands on ${requires} from below`}
-            </Label>
+              {hurts > 0 && `; ${hurts} worth a look`}
+            </chakra.p>
+            <ClassesOfLevel classes={classes.filter(one => one.level === id)} today={today} me={me} />
           </chakra.li>
-        ))}
-      </chakra.ol>
-      {findings.length > 0 && (
-        <Disclosure title={`Worth a look in ${name}: ${findings.length}`}>
-          <chakra.ul listStyleType="none" p="0" display="grid" gap="1">
-            {findings.map(({ code, level, message, mend }) => (
-              <li key={`${code} ${level} ${message}`}>
-                {message}. {mend && <Label>It would be mended so: {mend}.</Label>}
-              </li>
-            ))}
-          </chakra.ul>
-        </Disclosure>
-      )}
-    </chakra.div>
+        );
+      })}
+    </chakra.ol>
   );
 }

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
-import type { CourseListAnswer, TodayAnswer, TodaysClass } from '@map-step/contract';
-import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
+import type { CourseListAnswer, LevelsAnswer, TodayAnswer, TodaysClass } from '@map-step/contract';
+import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { courseContent } from '../../test/in-course.tsx';
 import { renderOnServer } from '../../test/on-server.tsx';
@@ -32,6 +32,7 @@ const todaysClass = (id: string, more: Partial<TodaysClass>): TodaysClass => ({
   id,
   course: 'hustle-1',
   name: 'Hustle 1',
+  level: 'hustle-1',
   lessons: 8,
   start: '19:00',
   dates: ['2026-03-02', '2026-03-09'],
@@ -51,17 +52,28 @@ interface Setting {
   readonly role?: 'director' | 'teacher';
   readonly pages?: readonly CourseListAnswer[];
   readonly refuses?: boolean;
+  readonly levels?: LevelsAnswer['dances'];
+  readonly more?: Readonly<Record<string, unknown>>;
 }
 
 const ONE: readonly CourseListAnswer[] = [{ courses: [course('hustle-1', 'Hustle 1')], more: false }];
 
-function open({ role = 'director', pages = ONE, refuses = false, today = {} }: Setting = {}) {
+function open({
+  role = 'director',
+  pages = ONE,
+  refuses = false,
+  today = {},
+  levels = [],
+  more = {},
+}: Setting = {}) {
   const refused = { code: 'forbidden', message: 'Not for you.', id: '1' };
   renderOnServer(<ProgrammePage />, {
     role,
     answers: {
       'GET /api/today': { ...NOTHING, ...today },
       'GET /api/today/faults': { faults: [] },
+      'GET /api/levels': { dances: levels },
+      ...more,
       'GET /api/courses': ({ query }: { query: URLSearchParams }) =>
         refuses ? Response.json(refused, { status: 403 }) : pages[Number(query.get('page') ?? 0)],
     },
@@ -135,6 +147,43 @@ test('a teacher sees their own class of tonight first, and of what is to be writ
       .map(link => link.textContent),
   ).toEqual(['Hustle 1, lesson 1']);
   expect(screen.getByText('has not reached Wrap')).toBeTruthy();
+});
+
+test('on the lane of a dance each class stands on its level, and a mend is taken without being published', async () => {
+  const course = { ...courseContent('director').answer.course, level: 'hustle-2' };
+  const item = course.items[0]?.pattern ?? '';
+  const finding = {
+    ...{ level: 'hustle-2', code: 'twice', message: 'It is introduced twice' },
+    mend: {
+      ...{ words: 'Leave it out of Hustle 2', change: { drop: item } },
+      courses: [{ id: course.id, name: 'Hustle 2' }],
+      costs: [{ level: 'Hustle 2', before: 90, after: 80 }],
+    },
+  };
+  const level = { id: 'hustle-2', name: 'Hustle 2', minutes: 90, figures: 9, requires: 2 };
+  const sent: unknown[] = [];
+  open({
+    levels: [{ id: 'hustle', name: 'Hustle', levels: [level], findings: [finding] }],
+    today: {
+      classes: [todaysClass('own', { level: 'hustle-2', ...standing({ today: 2, behind: ['wrap'] }) })],
+      figures: { wrap: 'Wrap' },
+    },
+    more: {
+      [`GET /api/courses/${course.id}`]: { ...courseContent('director').answer, course },
+      [`POST /api/courses/${course.id}/commands`]: ({ body }: { body: unknown }) => {
+        sent.push(body);
+        return { ...courseContent('director').answer, course };
+      },
+    },
+  });
+  const lanes = await screen.findByRole('region', { name: 'Levels' });
+  expect(await within(lanes).findByText('tonight')).toBeTruthy();
+  expect(within(lanes).getByText('1 behind')).toBeTruthy();
+  fireEvent.click(within(lanes).getByRole('button', { name: /Worth a look in Hustle/ }));
+  expect(within(lanes).getByText('Hustle 2 then takes 80 min instead of 90')).toBeTruthy();
+  await act(async () => fireEvent.click(within(lanes).getByText('Leave it out of Hustle 2')));
+  expect(await within(lanes).findByText(/seen by nobody until it is published/)).toBeTruthy();
+  await waitFor(() => expect(sent).toHaveLength(1));
 });
 
 test('only the director lays out classes', async () => {

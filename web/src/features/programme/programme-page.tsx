@@ -16,7 +16,7 @@ import { Waiting } from './waiting.tsx';
 /** Only who sets a studio up needs it. */
 const NextStep = lazy(async () => ({ default: (await import('../setup/next-step.tsx')).NextStep }));
 
-/** Today's work: what is on, what waits, and then the courses. */
+/** The programme drawn, with today's work beside it; then the courses. */
 export function ProgrammePage() {
   const { data: session } = useQuery(sessionQuery);
   const today = useQuery(todayQuery);
@@ -38,17 +38,20 @@ export function ProgrammePage() {
         {!answer &&
           (today.error ? <Failure error={today.error} retry={() => void today.refetch()} /> : <Skeleton />)}
         {answer && (
-          <chakra.div display="grid" gap="6" gridTemplateColumns={{ lg: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-            <chakra.div display="grid" gap="5" alignContent="start">
+          <chakra.div
+            display="grid"
+            gap="6"
+            gridTemplateColumns={{ lg: 'minmax(0, 22rem) minmax(0, 1fr)' }}
+            alignItems="start"
+          >
+            <chakra.div display="grid" gap="5">
               <Evenings answer={answer} day="today" date={answer.today} me={person.id} />
               <Evenings answer={answer} day="tomorrow" date={addDays(answer.today, 1)} me={person.id} />
-            </chakra.div>
-            <chakra.div display="grid" gap="5" alignContent="start">
               <Waiting answer={answer} me={person.id} isDirector={isDirector} />
             </chakra.div>
+            <Levels answer={answer} me={person.id} isDirector={isDirector} />
           </chakra.div>
         )}
-        {isDirector && <Levels />}
         <Courses isDirector={isDirector} />
       </chakra.div>
     </StudioPage>
