@@ -19,7 +19,7 @@ export const FENCES = {
     plan: 'model steps library likeness',
     class: 'model library plan memory',
     evening: 'model timing steps library likeness memory plan class',
-    recap: 'model timing steps floor couple interchange library likeness sequences plan class evening',
+    recap: 'model timing steps floor couple interchange library likeness sequences plan class evening check',
     proofread: 'model timing steps floor couple library',
     check: 'model library plan class',
     programme: 'model steps couple likeness library plan class evening check',

@@ -467,6 +467,7 @@ export {
   withSection,
   withSentence,
 } from './recap/into-recap.ts';
+export { type LevelSheet, levelSheet } from './recap/level-sheet.ts';
 export { type OfferedNote, offeredNotes } from './recap/offered-notes.ts';
 export { type ShotList, shotList, type Take } from './recap/shot-list.ts';
 export { RESULT_WORDS } from './recap/staff-telling.ts';

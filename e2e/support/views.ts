@@ -12,6 +12,7 @@ export const VIEWS = [
   ['A combination', '/courses/hustle-1/combine/round-the-loft?lesson=7'],
   ['Call sheet', '/courses/hustle-1/combine/round-the-loft/call-sheet'],
   ['Recap', '/courses/hustle-1/recap?lesson=2'],
+  ['Sheet', '/courses/hustle-1/sheet'],
   ['Check', '/courses/hustle-1/check'],
   ['Term', '/term'],
   ['People', '/people'],

@@ -13,7 +13,8 @@ export interface StudentWordsSource {
   readonly before?: Readiness | undefined;
 }
 
-const LAYER_WORDS: Readonly<Record<Layer, string>> = {
+/** What is looked at, to whoever danced it. */
+export const LAYER_WORDS: Readonly<Record<Layer, string>> = {
   steps: 'the steps',
   timing: 'the timing',
   partner: 'dancing it with a partner',

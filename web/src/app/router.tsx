@@ -125,6 +125,12 @@ export const router = createBrowserRouter([
             }),
           },
           {
+            path: 'sheet',
+            lazy: async () => ({
+              Component: (await import('../features/recap/level-sheet-page.tsx')).LevelSheetPage,
+            }),
+          },
+          {
             path: 'next',
             lazy: async () => ({
               Component: (await import('../features/course-settings/next-course-page.tsx')).NextCoursePage,

@@ -23,6 +23,7 @@ export function SettingsPage() {
       <chakra.div display="flex" gap="4" alignItems="baseline" flexWrap="wrap">
         <chakra.h2 fontSize="2xl">Lessons, dates and rules</chakra.h2>
         <Link to={{ pathname: `/courses/${answer.course.id}/map`, search }}>Back to the map</Link>
+        <Link to={{ pathname: `/courses/${answer.course.id}/sheet`, search }}>The level’s sheet</Link>
         <Label aria-live="polite">{isSaving ? 'saving' : 'saved'}</Label>
       </chakra.div>
       {!isDirector && <Label>The director changes these; you may look.</Label>}
