@@ -52,6 +52,7 @@ export {
 } from './class/progress.ts';
 export { type BrokenPromise, brokenPromises } from './class/promises.ts';
 export { findReversals, type Reversal } from './class/reversals.ts';
+export { type FigureBeside, learnedAcross, sideBySide } from './class/side-by-side.ts';
 export { isOnStaff, ownLessons } from './class/staff.ts';
 export {
   type Cell,

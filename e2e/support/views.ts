@@ -13,6 +13,7 @@ export const VIEWS = [
   ['Call sheet', '/courses/hustle-1/combine/round-the-loft/call-sheet'],
   ['Recap', '/courses/hustle-1/recap?lesson=2'],
   ['Sheet', '/courses/hustle-1/sheet'],
+  ['Side by side', '/courses/hustle-1/classes'],
   ['Check', '/courses/hustle-1/check'],
   ['Term', '/term'],
   ['People', '/people'],

@@ -1,6 +1,7 @@
 // What a course that was held teaches its next one: each change is told with its reason, and taken or left.
 import { checkCandidates, newestCheck } from '../check/candidates.ts';
 import { readiness } from '../check/readiness.ts';
+import { minutesUntilDanced } from '../class/minutes-until-danced.ts';
 import { standingLogs } from '../class/standing.ts';
 import { learnRatios } from '../evening/learned-minutes.ts';
 import type { Library } from '../library/library.ts';
@@ -95,18 +96,6 @@ export function rolledOver(
 function changed(one: CourseItem, change: Partial<CourseItem>): CourseItem {
   const { pin: _, from: __, ...free } = one;
   return { ...(change.to === undefined ? one : free), ...change };
-}
-
-/** The minutes of each figure until it was danced to the end for the first time; of none that never was, or of which one is not known. */
-function minutesUntilDanced(logs: readonly Log[]): ReadonlyMap<string, number> {
-  const taken = new Map<string, number>();
-  const danced = new Map<string, number>();
-  for (const { pattern, result, minutes } of standingLogs(logs).toSorted((a, b) => a.lesson - b.lesson)) {
-    if (danced.has(pattern) || result === 'not-reached') continue;
-    taken.set(pattern, (taken.get(pattern) ?? 0) + (minutes ?? Number.NaN));
-    if (result !== 'touched') danced.set(pattern, taken.get(pattern) ?? 0);
-  }
-  return new Map([...danced].filter(([, minutes]) => !Number.isNaN(minutes)));
 }
 
 function learnedMinutes(

@@ -125,6 +125,12 @@ export const router = createBrowserRouter([
             }),
           },
           {
+            path: 'classes',
+            lazy: async () => ({
+              Component: (await import('../features/lesson/classes-page.tsx')).ClassesPage,
+            }),
+          },
+          {
             path: 'sheet',
             lazy: async () => ({
               Component: (await import('../features/recap/level-sheet-page.tsx')).LevelSheetPage,

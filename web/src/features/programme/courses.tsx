@@ -64,6 +64,12 @@ function CourseRow({ course, isDirector }: { course: CourseSummary; isDirector: 
         <Label>
           {course.lessons} lessons, {course.items} figures{course.published ? '' : ', no plan published yet'}
         </Label>
+        <chakra.span display="flex" gap="3" fontSize="sm">
+          {course.sections.length > 1 && (
+            <Link to={`/courses/${course.id}/classes`}>Classes side by side</Link>
+          )}
+          {course.published && <Link to={`/courses/${course.id}/sheet`}>Sheet</Link>}
+        </chakra.span>
       </chakra.div>
       <chakra.ul listStyleType="none" p="0">
         {course.sections.map(({ id, dates, start, room, staff, students, behind }) => (
