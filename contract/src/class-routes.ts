@@ -17,6 +17,7 @@ import { pattern, section } from './entities.ts';
 import { PATHS } from './paths.ts';
 import {
   comingFaultsAnswer,
+  findingsAnswer,
   levelsAnswer,
   nextTermAnswer,
   returningAnswer,
@@ -53,6 +54,7 @@ export const CLASS_ROUTES = {
   'programme.today': { ...PATHS['programme.today'], access: 'signed-in', answer: todayAnswer },
   'programme.faults': { ...PATHS['programme.faults'], access: 'signed-in', answer: comingFaultsAnswer },
   'programme.levels': { ...PATHS['programme.levels'], access: 'signed-in', answer: levelsAnswer },
+  'programme.findings': { ...PATHS['programme.findings'], access: DIRECTOR, answer: findingsAnswer },
   'programme.next': { ...PATHS['programme.next'], access: DIRECTOR, answer: nextTermAnswer },
   'term.read': { ...PATHS['term.read'], access: 'signed-in', query: IN_QUERY.term, answer: termAnswer },
   'section.create': {

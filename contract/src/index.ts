@@ -31,6 +31,7 @@ export { type Change, EVERYTHING } from './live.ts';
 export { PATHS, type RoutePath } from './paths.ts';
 export type {
   ComingFaultsAnswer,
+  FindingsAnswer,
   LevelsAnswer,
   NextTermAnswer,
   ReturningAnswer,

@@ -43,6 +43,7 @@ export const PATHS = {
   'programme.today': { method: 'GET', path: '/api/today' },
   'programme.faults': { method: 'GET', path: '/api/today/faults' },
   'programme.levels': { method: 'GET', path: '/api/levels' },
+  'programme.findings': { method: 'GET', path: '/api/levels/findings' },
   'programme.next': { method: 'GET', path: '/api/next-term' },
   'term.read': { method: 'GET', path: '/api/term' },
   'studio.export': { method: 'GET', path: '/api/studio/export' },

@@ -148,7 +148,7 @@ const mend: z.ZodType<LevelMend> = z.strictObject({
   add: z.exactOptional(id),
 });
 
-/** The levels of each dance in their order, and what hurts in them. */
+/** The levels of each dance in their order. */
 export const levelsAnswer = z.strictObject({
   dances: list(
     z.strictObject({
@@ -165,28 +165,34 @@ export const levelsAnswer = z.strictObject({
           requires: count,
         }),
       ),
-      findings: list(
-        z.strictObject({
-          level: id,
-          code: z.string(),
-          message: z.string(),
-          /** The change that would mend it; null where none was found that breaks nothing else. */
-          mend: z
-            .strictObject({
-              words: z.string(),
-              change: mend,
-              /** Of the courses that teach the levels it changes; it is tried in what they publish. */
-              courses: list(z.strictObject({ id, name: z.string() })),
-              /** What the figures of each level take, before and after, in minutes. */
-              costs: list(z.strictObject({ level: z.string(), before: z.number(), after: z.number() })),
-            })
-            .nullable(),
-        }),
-      ),
     }),
   ),
 });
 export type LevelsAnswer = z.output<typeof levelsAnswer>;
+
+/** What hurts in the levels, each with its dance. */
+export const findingsAnswer = z.strictObject({
+  findings: list(
+    z.strictObject({
+      dance: id,
+      level: id,
+      code: z.string(),
+      message: z.string(),
+      /** The change that would mend it; null where none was found that breaks nothing else. */
+      mend: z
+        .strictObject({
+          words: z.string(),
+          change: mend,
+          /** Of the courses that teach the levels it changes; it is tried in what they publish. */
+          courses: list(z.strictObject({ id, name: z.string() })),
+          /** What the figures of each level take, before and after, in minutes. */
+          costs: list(z.strictObject({ level: z.string(), before: z.number(), after: z.number() })),
+        })
+        .nullable(),
+    }),
+  ),
+});
+export type FindingsAnswer = z.output<typeof findingsAnswer>;
 
 const could: z.ZodType<LevelNext['could']> = z.strictObject({ lead: count, follow: count, solo: count });
 

@@ -428,6 +428,7 @@ export {
   type LevelMend,
   mendInWords,
   type Programme,
+  readLevels,
   readProgramme,
   takeMend,
 } from './programme/programme.ts';

@@ -15,7 +15,7 @@ import { type Database, openDatabase } from './db/database.ts';
 import type { StudioScope } from './db/studio-scope.ts';
 import type { Deps } from './deps.ts';
 import { readComingFaults } from './features/programme/coming-faults.ts';
-import { readLevels } from './features/programme/levels.ts';
+import { readDanceLevels, readFindings } from './features/programme/levels.ts';
 import { readNextTerm } from './features/programme/next-term.ts';
 import { readRollOver } from './features/programme/roll-over.ts';
 import { readStudioDocument } from './features/studio/studio-store.ts';
@@ -29,7 +29,8 @@ const WORK: { readonly [Name in TaskName]: Work<Name> } = {
     freezeBlocks(markdown, { library: openLibrary(material), combinations, studio }),
   'draft-recaps': ({ material, ...finished }) => draftRecaps({ ...finished, library: openLibrary(material) }),
   'coming-faults': order => reading(order, scope => readComingFaults(scope, clockOf(order))),
-  levels: order => reading(order, scope => readLevels(scope)),
+  findings: order => reading(order, scope => readFindings(scope)),
+  levels: order => reading(order, scope => readDanceLevels(scope)),
   'next-term': order => reading(order, scope => readNextTerm(scope, clockOf(order))),
   'roll-over': order => reading(order, scope => readRollOver(scope, order.course, clockOf(order))),
   'write-studio': order =>

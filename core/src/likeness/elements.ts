@@ -28,6 +28,20 @@ export function figureElements(
   figure: Figure,
   studioElements: ReadonlyMap<string, Element>,
 ): readonly DerivedElement[] {
+  const known = knownElements.get(studioElements) ?? new WeakMap<Figure, readonly DerivedElement[]>();
+  knownElements.set(studioElements, known);
+  const found = known.get(figure) ?? deriveElements(figure, studioElements);
+  known.set(figure, found);
+  return found;
+}
+
+/** A course is planned anew with every change that is tried, and its figures stay. */
+const knownElements = new WeakMap<ReadonlyMap<string, Element>, WeakMap<Figure, readonly DerivedElement[]>>();
+
+function deriveElements(
+  figure: Figure,
+  studioElements: ReadonlyMap<string, Element>,
+): readonly DerivedElement[] {
   const found = [
     ...holdElements(figure),
     ...rhythmElements(figure),

@@ -61,18 +61,27 @@ export function readProgramme(library: Library, source: ProgrammeSource): Progra
         const mend = mendsOf(library, chain, finding).find(one =>
           isMended(library, { dance, chain, asked, found }, finding, one),
         );
-        const { toward: _, ...told } = finding;
-        return { ...told, ...(mend && { mend, costs: costsOf(library, chain, finding.level, mend) }) };
+        const { toward: _, ...shown } = finding;
+        return { ...shown, ...(mend && { mend, costs: costsOf(library, chain, finding.level, mend) }) };
       });
     }),
-    levels: [...chains.values()].flat().map(level => ({
-      level: level.level.id,
-      minutes: level.minutes / 10,
-      items: level.teaches.length,
-      requires: requiredBy(library, level),
-      gives: level.teaches,
-    })),
+    levels: told(library, chains),
   };
+}
+
+/** What each level teaches and needs, without a look at what hurts: quickly. */
+export function readLevels(library: Library, source: ProgrammeSource): readonly ProgrammeLevel[] {
+  return told(library, levelChains(library, source));
+}
+
+function told(library: Library, chains: ReturnType<typeof levelChains>): readonly ProgrammeLevel[] {
+  return [...chains.values()].flat().map(level => ({
+    level: level.level.id,
+    minutes: level.minutes / 10,
+    items: level.teaches.length,
+    requires: requiredBy(library, level),
+    gives: level.teaches,
+  }));
 }
 
 /** A mend as it is proposed: `Teach Wrap in Hustle 2`. `level`: that of the finding. */

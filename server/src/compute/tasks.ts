@@ -1,6 +1,12 @@
 // What the core works out for requests, each in a thread of the pool and within a deadline of its own.
 
-import type { ComingFaultsAnswer, LevelsAnswer, NextTermAnswer, RollOverAnswer } from '@map-step/contract';
+import type {
+  ComingFaultsAnswer,
+  FindingsAnswer,
+  LevelsAnswer,
+  NextTermAnswer,
+  RollOverAnswer,
+} from '@map-step/contract';
 import type {
   BrokenFigure,
   Combination,
@@ -50,6 +56,7 @@ export interface Tasks {
     answer: ReturnType<typeof draftRecaps>;
   };
   'coming-faults': { order: OfStudio & Clock; answer: Read<ComingFaultsAnswer> };
+  findings: { order: OfStudio; answer: Read<FindingsAnswer> };
   levels: { order: OfStudio; answer: Read<LevelsAnswer> };
   'next-term': { order: OfStudio & Clock; answer: Read<NextTermAnswer> };
   /** Null for a course that is not there. */
@@ -63,6 +70,7 @@ export type TaskName = keyof Tasks;
 /** Tasks that read a studio by themselves. */
 export type ReadingTask =
   | 'coming-faults'
+  | 'findings'
   | 'levels'
   | 'next-term'
   | 'roll-over'
@@ -110,6 +118,12 @@ export const TASK_TERMS: Readonly<Record<TaskName, TaskTerms>> = {
     seconds: 10,
     what: 'Looking through the figures of the next week',
     mend: 'Look at each figure in its room.',
+  },
+  findings: {
+    kind: 'aside',
+    seconds: 40,
+    what: 'Looking for what hurts between the levels',
+    mend: 'Look at each course on its Map.',
   },
   levels: {
     kind: 'aside',

@@ -19,6 +19,7 @@ import { OUTBOX } from './migrations/0017-outbox.ts';
 import { FIGURE_DRAFTS } from './migrations/0018-figure-drafts.ts';
 import { ELEMENTS_AHEAD } from './migrations/0019-elements-ahead.ts';
 import { COMBINATIONS } from './migrations/0020-combinations.ts';
+import { EVENTS_OF_STUDENTS } from './migrations/0021-events-of-students.ts';
 
 export interface Migration {
   readonly name: string;
@@ -52,4 +53,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sql('0018-figure-drafts', FIGURE_DRAFTS),
   sql('0019-elements-ahead', ELEMENTS_AHEAD),
   sql('0020-combinations', COMBINATIONS),
+  sql('0021-events-of-students', EVENTS_OF_STUDENTS),
 ];

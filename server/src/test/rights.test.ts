@@ -122,6 +122,7 @@ const SAMPLES: Record<RouteName, () => Sample> = {
   'programme.today': () => ({ unnamed: true }),
   'programme.faults': () => ({ unnamed: true }),
   'programme.levels': () => ({ unnamed: true }),
+  'programme.findings': () => ({ unnamed: true }),
   'programme.next': () => ({ unnamed: true }),
   'term.read': () => ({
     unnamed: true,

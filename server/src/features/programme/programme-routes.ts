@@ -10,6 +10,7 @@ export const programmeRoutes = [
   route('programme.today', (scope, { deps, who }) => readTodaysWork(scope, deps, who.role)),
   route('section.returning', (scope, { deps, params }) => readReturning(scope, params.section, deps)),
   routeWithoutScope('programme.levels', call => readInThread(call, 'levels', {})),
+  routeWithoutScope('programme.findings', call => readInThread(call, 'findings', {})),
   routeWithoutScope('programme.next', call => readInThread(call, 'next-term', clockOf(call.deps))),
   routeWithoutScope('course.rollOver', async call => {
     const { course } = call.params;

@@ -115,8 +115,10 @@ test('the levels of each dance stand in their order, with what hurts in them and
   const hustle = dances.find(({ id }) => id === 'hustle');
   expect(hustle?.levels.map(({ name }) => name)).toEqual(['Hustle 1', 'Hustle 2', 'Hustle 3']);
   expect(hustle?.levels[1]?.requires).toBeGreaterThan(3);
-  expect(hustle?.findings).toContainEqual({
+  const { findings } = (await ottilie.call('programme.findings')).body;
+  expect(findings).toContainEqual({
     ...{
+      dance: 'hustle',
       code: 'twice',
       level: 'hustle-2',
       mend: expect.objectContaining({ words: 'Leave Cradle walk out of Hustle 2' }),

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import type { LevelsAnswer } from '@map-step/contract';
+import type { FindingsAnswer } from '@map-step/contract';
 import { takeMend } from '@map-step/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
@@ -10,15 +10,14 @@ import { Button, Label } from '../../ui/parts.tsx';
 import { courseAggregate } from '../course/course-commands.ts';
 import { sessionQuery } from '../session/session-queries.ts';
 
-type DanceLevels = LevelsAnswer['dances'][number];
-type Finding = DanceLevels['findings'][number];
+type Finding = FindingsAnswer['findings'][number];
 type Mend = NonNullable<Finding['mend']>;
 
 /** What hurts in the levels of a dance, each with the change that would mend it, taken with one key. */
-export function Findings({ dance: { name, findings } }: { dance: DanceLevels }) {
+export function Findings({ dance, findings }: { dance: string; findings: readonly Finding[] }) {
   if (findings.length === 0) return null;
   return (
-    <Disclosure title={`Worth a look in ${name}: ${findings.length}`} size="small">
+    <Disclosure title={`Worth a look in ${dance}: ${findings.length}`} size="small">
       <chakra.ul listStyleType="none" p="0" display="grid" gap="2">
         {findings.map(({ code, level, message, mend }) => (
           <chakra.li key={`${code} ${level} ${message}`} display="grid" gap="1" justifyItems="start">

@@ -1,11 +1,11 @@
 import { chakra } from '@chakra-ui/react';
-import type { LevelsAnswer, TodayAnswer, TodaysClass } from '@map-step/contract';
+import type { FindingsAnswer, LevelsAnswer, TodayAnswer, TodaysClass } from '@map-step/contract';
 import { isOnStaff } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { Skeleton } from '../../ui/parts.tsx';
 import { ClassesOfLevel } from './classes-of-level.tsx';
 import { Findings } from './findings.tsx';
-import { levelsQuery } from './today-queries.ts';
+import { findingsQuery, levelsQuery } from './today-queries.ts';
 import { ownFirst } from './todays-work.ts';
 
 type DanceLevels = LevelsAnswer['dances'][number];
@@ -19,6 +19,7 @@ interface LevelsProps {
 /** The programme drawn: each dance as a lane of its levels, as wide as their minutes, with this term's classes on them. */
 export function Levels({ answer, me, isDirector }: LevelsProps) {
   const { data, isPending } = useQuery(levelsQuery);
+  const { data: found } = useQuery({ ...findingsQuery, enabled: isDirector });
   if (isPending) return <Skeleton />;
   const dances = data?.dances ?? [];
   if (dances.length === 0) return null;
@@ -28,6 +29,7 @@ export function Levels({ answer, me, isDirector }: LevelsProps) {
   const classes = ownFirst(answer.classes, me, answer.today);
   const isOwn = ({ levels }: DanceLevels) =>
     classes.some(one => levels.some(({ id }) => id === one.level) && isOnStaff(one, me, answer.today));
+  const findingsOf = (dance: string) => found?.findings.filter(one => one.dance === dance) ?? [];
   const sorted = isDirector ? dances : dances.toSorted((a, b) => Number(isOwn(b)) - Number(isOwn(a)));
   return (
     <chakra.section aria-label="Levels" display="grid" gap="4">
@@ -36,13 +38,14 @@ export function Levels({ answer, me, isDirector }: LevelsProps) {
         <chakra.div key={dance.id} display="grid" gap="1">
           <chakra.h3 fontSize="md">{dance.name}</chakra.h3>
           <Lane
-            dance={isDirector ? dance : { ...dance, findings: [] }}
+            levels={dance.levels}
+            findings={findingsOf(dance.id)}
             widest={widest}
             classes={classes}
             today={answer}
             me={me}
           />
-          {isDirector && <Findings dance={dance} />}
+          <Findings dance={dance.name} findings={findingsOf(dance.id)} />
         </chakra.div>
       ))}
     </chakra.section>
@@ -50,7 +53,8 @@ export function Levels({ answer, me, isDirector }: LevelsProps) {
 }
 
 interface LaneProps {
-  readonly dance: DanceLevels;
+  readonly levels: DanceLevels['levels'];
+  readonly findings: FindingsAnswer['findings'];
   /** Minutes of the dance that has most. */
   readonly widest: number;
   readonly classes: readonly TodaysClass[];
@@ -58,7 +62,7 @@ interface LaneProps {
   readonly me: string;
 }
 
-function Lane({ dance: { levels, findings }, widest, classes, today, me }: LaneProps) {
+function Lane({ levels, findings, widest, classes, today, me }: LaneProps) {
   return (
     <chakra.ol display="flex" flexWrap={{ base: 'wrap', md: 'nowrap' }} gap="1" listStyleType="none" p="0">
       {levels.map(({ id, name, minutes, figures, requires }, index) => {

@@ -1,5 +1,11 @@
 // @vitest-environment happy-dom
-import type { CourseListAnswer, LevelsAnswer, TodayAnswer, TodaysClass } from '@map-step/contract';
+import type {
+  CourseListAnswer,
+  FindingsAnswer,
+  LevelsAnswer,
+  TodayAnswer,
+  TodaysClass,
+} from '@map-step/contract';
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, test } from 'vitest';
 import { courseContent } from '../../test/in-course.tsx';
@@ -53,6 +59,7 @@ interface Setting {
   readonly pages?: readonly CourseListAnswer[];
   readonly refuses?: boolean;
   readonly levels?: LevelsAnswer['dances'];
+  readonly findings?: FindingsAnswer['findings'];
   readonly more?: Readonly<Record<string, unknown>>;
 }
 
@@ -65,6 +72,7 @@ function open({
   today = {},
   levels = [],
   more = {},
+  findings = [],
 }: Setting = {}) {
   const refused = { code: 'forbidden', message: 'Not for you.', id: '1' };
   renderOnServer(<ProgrammePage />, {
@@ -73,6 +81,7 @@ function open({
       'GET /api/today': { ...NOTHING, ...today },
       'GET /api/today/faults': { faults: [] },
       'GET /api/levels': { dances: levels },
+      'GET /api/levels/findings': { findings },
       ...more,
       'GET /api/courses': ({ query }: { query: URLSearchParams }) =>
         refuses ? Response.json(refused, { status: 403 }) : pages[Number(query.get('page') ?? 0)],
@@ -153,7 +162,7 @@ test('on the lane of a dance each class stands on its level, and a mend is taken
   const course = { ...courseContent('director').answer.course, level: 'hustle-2' };
   const item = course.items[0]?.pattern ?? '';
   const finding = {
-    ...{ level: 'hustle-2', code: 'twice', message: 'It is introduced twice' },
+    ...{ dance: 'hustle', level: 'hustle-2', code: 'twice', message: 'It is introduced twice' },
     mend: {
       ...{ words: 'Leave it out of Hustle 2', change: { drop: item } },
       courses: [{ id: course.id, name: 'Hustle 2' }],
@@ -163,7 +172,8 @@ test('on the lane of a dance each class stands on its level, and a mend is taken
   const level = { id: 'hustle-2', name: 'Hustle 2', minutes: 90, figures: 9, requires: 2 };
   const sent: unknown[] = [];
   open({
-    levels: [{ id: 'hustle', name: 'Hustle', levels: [level], findings: [finding] }],
+    levels: [{ id: 'hustle', name: 'Hustle', levels: [level] }],
+    findings: [finding],
     today: {
       classes: [todaysClass('own', { level: 'hustle-2', ...standing({ today: 2, behind: ['wrap'] }) })],
       figures: { wrap: 'Wrap' },

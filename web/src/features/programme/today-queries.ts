@@ -14,6 +14,13 @@ export const levelsQuery = queryOptions({
   staleTime: 60_000,
 });
 
+/** Asked for apart, by the director: every mend is tried. */
+export const findingsQuery = queryOptions({
+  queryKey: [...keys.today, 'findings'],
+  queryFn: () => call('programme.findings'),
+  staleTime: 60_000,
+});
+
 /** Asked for apart: it reads whole dances. */
 export const comingFaultsQuery = queryOptions({
   queryKey: [...keys.today, 'faults'],
