@@ -84,4 +84,23 @@ test('by keys the autumn course becomes the next one: its minutes, its plan, its
     await expect(classes.first()).toContainText('Hustle 1, autumn, next term');
     await expect(page.getByText(/^(Nearly ready|Takes the level again)\./).first()).toBeVisible();
   });
+
+  await test.step('next term is laid out, moved by hand, and becomes courses and classes', async () => {
+    await page.goto('/next-term');
+    await page.getByRole('button', { name: 'Lay out the timetable' }).click();
+    await expect(page.getByText(/classes have a place/)).toBeVisible();
+    const begin = page.getByLabel(/^Begin of Hustle 2/).first();
+    const was = await begin.inputValue();
+    await begin.fill('03:00');
+    await expect(page.getByText('What this breaks')).toBeVisible();
+    await begin.fill(was);
+    await expect(page.getByText('What this breaks')).toBeHidden();
+    await page.getByLabel('Begins in the week of').fill('2026-06-01');
+    await page.getByLabel('What the term is called').fill('summer');
+    await page.getByRole('button', { name: /^Make these \d+ classes$/ }).click();
+    const made = page.getByRole('status').filter({ hasText: 'classes made' });
+    await made.getByRole('link', { name: /^Hustle 2, summer/ }).click();
+    await expect(page.getByLabel('Lesson 1', { exact: true })).toHaveValue(/^2026-06-0/);
+    await expect(page.getByRole('region', { name: 'Who comes back' })).toBeVisible();
+  });
 });

@@ -74,7 +74,7 @@ export const FENCES = {
     check: 'combine course history studio',
     combine: 'course history studio',
     files: 'course shell studio',
-    'next-term': 'course shell studio',
+    'next-term': 'course session shell studio',
     setup: 'course history session shell studio',
     'course-settings': 'course history map setup',
     classes: 'course history session setup shell studio',

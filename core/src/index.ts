@@ -423,6 +423,8 @@ export {
   eveningsBetween,
   findDateFaults,
 } from './programme/evenings.ts';
+export { type BrokenOfTimetable, type JudgedTimetable, judgeTimetable } from './programme/judge-timetable.ts';
+export { type HeldNow, likeThisTerm } from './programme/like-this-term.ts';
 export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-term.ts';
 export {
   type LevelMend,
@@ -442,7 +444,17 @@ export {
 export { type ClassFacts, type ClassStanding, classStanding } from './programme/standing.ts';
 export { RHYTHM_TEMPLATES, type RhythmTemplate, usualLessons } from './programme/templates.ts';
 export { type LeftClass, makeTimetable, type PlacedClass, type Timetable } from './programme/timetable.ts';
-export type { TimetableRequest } from './programme/timetable-request.ts';
+export {
+  type Named,
+  printAsked,
+  printSlots,
+  printStaff,
+  type ReadLines,
+  readAsked,
+  readSlots,
+  readStaff,
+} from './programme/timetable-lines.ts';
+export type { AskedClasses, TimetableRequest } from './programme/timetable-request.ts';
 export { type ProofSource, proofread } from './proofread/proofread.ts';
 export type { Slip, SlipKind } from './proofread/slip.ts';
 export {

@@ -3,6 +3,7 @@ import highs from 'highs';
 import { beforeAll, describe, expect, test } from 'vitest';
 import { type HighsLike, highsSolver } from '../plan/exact/highs-solver.ts';
 import type { MipSolver } from '../plan/exact/mip.ts';
+import { judgeTimetable } from './judge-timetable.ts';
 import { makeTimetable } from './timetable.ts';
 import { minutesOf, type TimetableRequest, timeOf } from './timetable-request.ts';
 
@@ -157,6 +158,9 @@ describe('a timetable', () => {
         expect(costOf(asked, held)).toBeCloseTo(cost, 4);
         expect(cost).toBeCloseTo(cheapest(asked), 4);
         expect([proven, bound]).toEqual([true, cost]);
+        const judged = judgeTimetable(asked, placed, danceOf);
+        expect(judged.broken).toEqual([]);
+        expect(judged.cost).toBeCloseTo(cost, 2);
         expect(placed.length + left.length).toBe(asked.classes.reduce((sum, { times }) => sum + times, 0));
         compared += 1;
       }),

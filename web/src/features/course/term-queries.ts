@@ -15,6 +15,13 @@ export function termQuery(from: string, to: string) {
   });
 }
 
+/** The levels of all dances that have courses. Asked for apart: it reads all their figures. */
+export const levelsQuery = queryOptions({
+  queryKey: [...keys.today, 'levels'],
+  queryFn: () => call('programme.levels'),
+  staleTime: 60_000,
+});
+
 /** The weeks in which a class can meet another; undefined while it has no evening. */
 export function weeksOf(
   dates: readonly string[],

@@ -16,7 +16,13 @@ const check = {
   date: '2025-12-01',
 };
 const open = (levels: readonly object[]) =>
-  renderOnServer(<NextTermPage />, { answers: { 'GET /api/next-term': { levels, checks: [check] } } });
+  renderOnServer(<NextTermPage />, {
+    answers: {
+      'GET /api/next-term': { levels, checks: [check] },
+      'GET /api/term': { classes: [], courses: [] },
+      'GET /api/levels': { dances: [] },
+    },
+  });
 
 test('how many classes a level needs is said first, then from whom, who is missing, and from which checks', async () => {
   open([{ ...level, could: { lead: 8, follow: 17, solo: 0 } }]);

@@ -13,8 +13,10 @@ import { percent } from '../../ui/percent.ts';
 import { Slider } from '../../ui/slider.tsx';
 import { GridTable, TableCell, TableRow } from '../../ui/table.tsx';
 import { keys } from '../course/course-queries.ts';
+import { sessionQuery } from '../session/session-queries.ts';
 import { StudioPage } from '../shell/studio-page.tsx';
 import { studioQuery } from '../studio/studio-queries.ts';
+import { Timetable } from './timetable.tsx';
 
 /** Loaded where somebody would rather look than read. */
 const ForecastChart = lazy(async () => ({ default: (await import('./forecast-chart.tsx')).ForecastChart }));
@@ -31,6 +33,7 @@ const USUAL_COUPLES = 10;
 export function NextTermPage() {
   const { data, error } = useQuery(nextTermQuery);
   const { data: studio } = useQuery(studioQuery);
+  const { data: session } = useQuery(sessionQuery);
   const [rate, setRate] = useState(USUAL_RATE);
   const [couples, setCouples] = useState(USUAL_COUPLES);
   const roles = {
@@ -95,6 +98,12 @@ export function NextTermPage() {
             chance; in 95 of 100 terms so many come as the interval says.
           </Label>
         </chakra.div>
+      )}
+      {data && session && (
+        <Timetable
+          today={session.today}
+          expected={new Map(levels.map(({ level, forecast }) => [level, forecast.sections.expected]))}
+        />
       )}
     </StudioPage>
   );

@@ -3,9 +3,10 @@ import type { FindingsAnswer, LevelsAnswer, TodayAnswer, TodaysClass } from '@ma
 import { isOnStaff } from '@map-step/core';
 import { useQuery } from '@tanstack/react-query';
 import { Skeleton } from '../../ui/parts.tsx';
+import { levelsQuery } from '../course/term-queries.ts';
 import { ClassesOfLevel } from './classes-of-level.tsx';
 import { Findings } from './findings.tsx';
-import { findingsQuery, levelsQuery } from './today-queries.ts';
+import { findingsQuery } from './today-queries.ts';
 import { ownFirst } from './todays-work.ts';
 
 type DanceLevels = LevelsAnswer['dances'][number];

@@ -7,13 +7,6 @@ export const todayQuery = queryOptions({
   queryFn: () => call('programme.today'),
 });
 
-/** Asked for apart: it reads all dances that have courses. */
-export const levelsQuery = queryOptions({
-  queryKey: [...keys.today, 'levels'],
-  queryFn: () => call('programme.levels'),
-  staleTime: 60_000,
-});
-
 /** Asked for apart, by the director: every mend is tried. */
 export const findingsQuery = queryOptions({
   queryKey: [...keys.today, 'findings'],
