@@ -33,11 +33,14 @@ export function ClassStudents(props: ClassStudentsProps) {
         Names and marks are seen by the director and the staff of this class, by nobody else.
       </Label>
       <WhoComesBack {...props} />
-      <EnterStudents
-        key={`${section.students.length} ${returning.isSuccess}`}
-        {...props}
-        takesFocus={props.takesFocus && returning.data?.students.length === 0}
-      />
+      {/* Where the hand goes first is known once it is known who comes back. */}
+      {!(props.takesFocus && returning.isPending) && (
+        <EnterStudents
+          key={section.students.length}
+          {...props}
+          takesFocus={props.takesFocus && returning.data?.students.length === 0}
+        />
+      )}
       {section.students.length > 0 && <StudentTable {...props} />}
       <TakenOut section={section} />
     </chakra.section>

@@ -8,7 +8,7 @@ import { TimetableDesk } from './timetable-desk.tsx';
 
 const laid = vi.hoisted(() => ({ asked: [] as unknown[], timetable: undefined as unknown }));
 // No worker runs here: what it would find is given.
-vi.mock('../../workers/timetables.ts', () => ({
+vi.mock('../../workers/programmes.ts', () => ({
   runTimetable: (request: unknown) => {
     laid.asked.push(request);
     return { done: Promise.resolve(laid.timetable), stop: () => undefined };

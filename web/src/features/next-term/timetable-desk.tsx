@@ -1,7 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import type { TermAnswer } from '@map-step/contract';
 import {
-  type PlacedClass,
   printAsked,
   printSlots,
   printStaff,
@@ -9,14 +8,14 @@ import {
   readAsked,
   readSlots,
   readStaff,
-  type Timetable,
   type TimetableRequest,
 } from '@map-step/core';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { LongTextField } from '../../ui/text-field.tsx';
-import { runTimetable, type TimetableRun } from '../../workers/timetables.ts';
+import { runTimetable } from '../../workers/programmes.ts';
+import { useRun } from '../../workers/use-run.ts';
 import { LaidOut } from './laid-out.tsx';
 import type { TimetableNames } from './timetable-names.ts';
 
@@ -32,7 +31,8 @@ export function TimetableDesk({ begun, courses, today, ...names }: TimetableDesk
   const [asked, setAsked] = useState(() => printAsked(begun.classes, levels));
   const [slots, setSlots] = useState(() => printSlots(begun.slots, rooms));
   const [staff, setStaff] = useState(() => printStaff(begun.staff, people, levels));
-  const run = useLaying(Object.fromEntries(levels.map(({ id, dance }) => [id, dance])));
+  const dances = Object.fromEntries(levels.map(({ id, dance }) => [id, dance]));
+  const run = useRun((request: TimetableRequest) => runTimetable(request, dances));
   const read = {
     classes: readAsked(asked, levels),
     slots: readSlots(slots, rooms),
@@ -77,9 +77,9 @@ export function TimetableDesk({ begun, courses, today, ...names }: TimetableDesk
       {run.error && <Failure error={run.error} />}
       {run.found && (
         <LaidOut
-          key={run.found.id}
+          key={run.found.number}
           request={run.found.request}
-          timetable={run.found.timetable}
+          timetable={run.found.answer}
           names={names}
           courses={courses}
           today={today}
@@ -102,44 +102,4 @@ function wholeOf({
   | undefined {
   if (!classes.ok || !slots.ok || !staff.ok) return undefined;
   return { classes: classes.value, slots: slots.value, staff: staff.value };
-}
-
-interface Found {
-  readonly id: number;
-  readonly request: TimetableRequest;
-  readonly timetable: Timetable & { readonly placed: readonly PlacedClass[] };
-}
-
-function useLaying(dances: Readonly<Record<string, string>>) {
-  const [found, setFound] = useState<Found>();
-  const [error, setError] = useState<Error>();
-  const [isRunning, setRunning] = useState(false);
-  const run = useRef<TimetableRun>(undefined);
-  const stop = () => {
-    run.current?.stop();
-    run.current = undefined;
-    setRunning(false);
-  };
-  useEffect(() => () => run.current?.stop(), []);
-  const start = (request: TimetableRequest) => {
-    stop();
-    setError(undefined);
-    setRunning(true);
-    const own = runTimetable(request, dances);
-    run.current = own;
-    const isOwn = () => run.current === own;
-    own.done.then(
-      timetable => {
-        if (!isOwn()) return;
-        setFound(last => ({ id: (last?.id ?? 0) + 1, request, timetable }));
-        setRunning(false);
-      },
-      (fault: unknown) => {
-        if (!isOwn()) return;
-        setError(fault instanceof Error ? fault : new Error(String(fault)));
-        setRunning(false);
-      },
-    );
-  };
-  return { found, error, isRunning, start, stop };
 }

@@ -7,6 +7,6 @@ const WORKER = {
   make: async (request: TimetableRequest, dances: Readonly<Record<string, string>>): Promise<Timetable> =>
     makeTimetable(request, { solver: await loadSolver(), danceOf: level => dances[level] ?? level }),
 };
-export type TimetableWorker = typeof WORKER;
+export type ProgrammeWorker = typeof WORKER;
 
 expose(WORKER);
