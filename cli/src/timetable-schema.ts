@@ -18,5 +18,9 @@ export const timetableFile = z.strictObject({
         most: z.int().min(0).max(60),
       }),
     )
-    .max(60),
+    .max(60)
+    .refine(
+      staff => new Set(staff.map(({ person }) => person)).size === staff.length,
+      'a person stands twice',
+    ),
 });

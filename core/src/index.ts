@@ -424,6 +424,7 @@ export {
   findDateFaults,
 } from './programme/evenings.ts';
 export { type BrokenOfTimetable, type JudgedTimetable, judgeTimetable } from './programme/judge-timetable.ts';
+export { levelBelow } from './programme/level-below.ts';
 export { type HeldNow, likeThisTerm } from './programme/like-this-term.ts';
 export { type FinishedClass, type LevelNext, nextTerm } from './programme/next-term.ts';
 export {

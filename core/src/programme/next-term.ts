@@ -1,5 +1,6 @@
 import type { Readiness } from '../check/readiness.ts';
 import type { Level, Role } from '../model/document.ts';
+import { levelBelow } from './level-below.ts';
 
 /** What the final check of a class said. */
 export interface FinishedClass {
@@ -30,9 +31,10 @@ export function nextTerm(levels: readonly Level[], classes: readonly FinishedCla
   );
   return sorted
     .map((level): LevelNext => {
-      const below = sorted.findLast(({ dance, order }) => dance === level.dance && order < level.order);
       const own = resultsOf(classes, level.id);
-      const ready = resultsOf(classes, below?.id).filter(({ result }) => result === 'ready');
+      const ready = resultsOf(classes, levelBelow(level.id, levels)?.id).filter(
+        ({ result }) => result === 'ready',
+      );
       const again = own.filter(({ result }) => result === 'repeat' || result === 'nearly');
       const could = { lead: 0, follow: 0, solo: 0 };
       for (const { role } of [...ready, ...again]) could[role] += 1;

@@ -1,5 +1,6 @@
 import type { Readiness } from '../check/readiness.ts';
 import type { Level, Role } from '../model/document.ts';
+import { levelBelow } from './level-below.ts';
 
 /** A class with its newest check. */
 export interface CheckedClass {
@@ -32,10 +33,7 @@ export function returningTo(
   levels: readonly Level[],
   classes: readonly CheckedClass[],
 ): readonly Returning[] {
-  const own = levels.find(({ id }) => id === level);
-  const below = levels
-    .filter(({ dance, order }) => own !== undefined && dance === own.dance && order < own.order)
-    .sort((a, b) => b.order - a.order)[0];
+  const below = levelBelow(level, levels);
   const newest = new Map<string, Returning | undefined>();
   for (const one of classes.toSorted((a, b) => b.date.localeCompare(a.date))) {
     if (one.level === undefined || (one.level !== level && one.level !== below?.id)) continue;

@@ -33,6 +33,15 @@ test.each([
     () => readStaff('Ida K: Hustle 1; Monday 18:00-22:00; at most 3', people, levels),
     'Line 1: there is no person “Ida K”.',
   ],
+  [
+    () =>
+      readStaff(
+        'Bram Okoro: Hustle 1; Monday 18:00-22:00; at most 3\nBram Okoro: Hustle 2; Friday 18:00-22:00; at most 1',
+        people,
+        levels,
+      ),
+    'Line 2: Bram Okoro stands in an earlier line.',
+  ],
 ])('a line that cannot be read is told with its number: %#', (read, fault) => {
   expect(read()).toEqual({ ok: false, faults: [fault] });
 });

@@ -50,6 +50,7 @@ export function readSlots(text: string, rooms: Named): ReadLines<RoomSlot> {
 
 /** `Bram Okoro: Hustle 1, Hustle 2; Monday 18:00-22:00; at most 3` */
 export function readStaff(text: string, people: Named, levels: Named): ReadLines<StaffMember> {
+  const before = new Set<string>();
   return read(text, 'Bram Okoro: Hustle 1, Hustle 2; Monday 18:00-22:00; at most 3', line => {
     const [, name = '', taught = '', days = '', most] =
       /^(.+?): (.+); (.+); at most (\d{1,2})$/.exec(line) ?? [];
@@ -62,7 +63,10 @@ export function readStaff(text: string, people: Named, levels: Named): ReadLines
       return { day, from: start, to: end };
     });
     const own = taught.split(',').map(level => idIn(levels, level.trim(), 'level'));
-    return { person: idIn(people, name, 'person'), levels: own, free, most: Number(most) };
+    const person = idIn(people, name, 'person');
+    if (before.has(person)) throw new LineFault(`${name} stands in an earlier line`);
+    before.add(person);
+    return { person, levels: own, free, most: Number(most) };
   });
 }
 

@@ -76,7 +76,7 @@ export function timetableModel(
     model.row(ownOf(atLeast.asked), atLeast.own, Number.POSITIVE_INFINITY);
     model.row(sumOf(taught.map(([, on]) => on)), atLeast.all, Number.POSITIVE_INFINITY);
   }
-  // Whole numbers of classes in all, and of what is paid: what a search may branch on first.
+  // How many classes in all: a whole number that a search may branch on first.
   const all = model.column(
     0,
     classes.reduce((sum, one) => sum + one.times, 0),

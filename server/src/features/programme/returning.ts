@@ -1,6 +1,7 @@
 import type { ReturningAnswer } from '@map-step/contract';
-import { missingInWords, returningTo } from '@map-step/core';
+import { levelBelow, missingInWords, returningTo } from '@map-step/core';
 import { documentStore } from '../../db/document-store.ts';
+import { readNames } from '../../db/names.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { type Deps, todayIn } from '../../deps.ts';
 import { getSection } from '../sections/rights.ts';
@@ -14,14 +15,9 @@ export async function readReturning(scope: StudioScope, id: string, deps: Deps):
   const { level } = (await documentStore(scope, 'courses').find(section.course))?.body ?? {};
   if (level === undefined) return { students: [] };
   const levels = await documentStore(scope, 'levels').list();
-  const dance = levels.find(one => one.id === level)?.dance;
-  const ofDance = levels.filter(one => one.dance === dance);
   const today = todayIn(deps, (await getStudio(scope)).timezone);
-  const checks = await listNewestChecks(
-    scope,
-    today,
-    ofDance.map(one => one.id),
-  );
+  const speaking = [level, levelBelow(level, levels)?.id].filter(one => one !== undefined);
+  const checks = await listNewestChecks(scope, today, speaking);
   const inIt = new Set(section.students.map(({ student }) => student));
   const coming = returningTo(
     level,
@@ -33,12 +29,12 @@ export async function readReturning(scope: StudioScope, id: string, deps: Deps):
         results: resultsOf(one),
       })),
   ).filter(({ student }) => !inIt.has(student));
-  const names = await namesOf(
+  const names = await readNames(
     scope,
     'students',
     coming.map(({ student }) => student),
   );
-  const figures = await namesOf(
+  const figures = await readNames(
     scope,
     'patterns',
     coming.flatMap(({ told }) => told.missing.map(({ pattern }) => pattern)),
@@ -61,18 +57,6 @@ export async function readReturning(scope: StudioScope, id: string, deps: Deps):
       ];
     }),
   };
-}
-
-async function namesOf(
-  scope: StudioScope,
-  table: 'students' | 'patterns',
-  ids: readonly string[],
-): Promise<ReadonlyMap<string, string>> {
-  const rows = await scope.select<{ id: string; name: string }>(
-    `SELECT id, body ->> 'name' AS name FROM ${table} WHERE studio_id = $1 AND id = ANY($2)`,
-    [[...new Set(ids)]],
-  );
-  return new Map(rows.map(({ id, name }) => [id, name]));
 }
 
 /** Students of other classes of a level that still run on a day, with the course of theirs. */

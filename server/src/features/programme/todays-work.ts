@@ -7,6 +7,7 @@ import {
   countDifferences,
   draftPlacing,
 } from '@map-step/core';
+import { readNames } from '../../db/names.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { type Deps, todayIn } from '../../deps.ts';
 import { getStudio } from '../studio/studio-store.ts';
@@ -78,12 +79,8 @@ async function namesOf(
   scope: StudioScope,
   standings: readonly ClassStanding[],
 ): Promise<TodayAnswer['figures']> {
-  const ids = [...new Set(standings.flatMap(({ behind, ahead }) => [...behind, ...ahead]))];
-  const rows = await scope.select<{ id: string; name: string }>(
-    `SELECT id, body ->> 'name' AS name FROM patterns WHERE studio_id = $1 AND id = ANY($2)`,
-    [ids],
-  );
-  return Object.fromEntries(rows.map(({ id, name }) => [id, name]));
+  const ids = standings.flatMap(({ behind, ahead }) => [...behind, ...ahead]);
+  return Object.fromEntries(await readNames(scope, 'patterns', ids));
 }
 
 const MOST_WAITING = 60;

@@ -1,6 +1,7 @@
 // Who comes to a lesson unannounced.
 import type { AnswerOf, WalkInBody } from '@map-step/contract';
 import { membersOn, type Section, weekdayInWords } from '@map-step/core';
+import { readNames } from '../../db/names.ts';
 import { readableRows, type WrittenRow } from '../../db/readable.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 import { HttpFault } from '../../faults/http-fault.ts';
@@ -32,16 +33,17 @@ export async function offerWalkIns(
   const others = (await readableRows(scope, 'sections', rows)).flatMap(({ body }) =>
     membersOn(body, date).map(({ student, role }) => ({ student, role, from: timeOf(body) })),
   );
-  const names = await scope.select<{ id: string; name: string }>(
-    `SELECT id, body ->> 'name' AS name FROM students WHERE studio_id = $1 AND id = ANY($2) AND body ->> 'name' <> $3`,
-    [others.map(({ student }) => student), FORMER],
+  const nameOf = await readNames(
+    scope,
+    'students',
+    others.map(({ student }) => student),
   );
-  const nameOf = new Map(names.map(({ id, name }) => [id, name]));
   const known = named === undefined ? [] : (await matchStudents(scope, [named])).students;
   return {
     parallel: others.flatMap(({ student, ...one }) => {
       const name = nameOf.get(student);
-      return name === undefined || here.has(student) ? [] : [{ student, name, ...one }];
+      // Whoever was erased is nobody.
+      return name === undefined || name === FORMER || here.has(student) ? [] : [{ student, name, ...one }];
     }),
     named: known.filter(({ id }) => !here.has(id)),
   };

@@ -11,6 +11,7 @@ import {
   storyInWords,
   studentStory,
 } from '@map-step/core';
+import { readNames } from '../../db/names.ts';
 import type { StudioScope } from '../../db/studio-scope.ts';
 
 /** What became of a student in each of their classes, and all of it in words for them. */
@@ -100,11 +101,7 @@ async function namer(
     ...lacks,
     ...(check ? [...check.told.passed, ...check.told.missing.map(({ pattern }) => pattern)] : []),
   ]);
-  const rows = await scope.select<{ id: string; name: string }>(
-    `SELECT id, body ->> 'name' AS name FROM patterns WHERE studio_id = $1 AND id = ANY($2)`,
-    [[...new Set(figures)]],
-  );
-  const names = new Map(rows.map(({ id, name }) => [id, name]));
+  const names = await readNames(scope, 'patterns', figures);
   return figure => names.get(figure) ?? figure;
 }
 

@@ -26,15 +26,19 @@ export function WhoComesBack({ section, today, takesFocus }: Omit<EnterStudentsP
   const enrol = useEnrol(section, today);
   // Whoever is on the way in is off the list at once, so that fast keys enter nobody twice.
   const [entering, setEntering] = useState<ReadonlySet<string>>(new Set());
-  const students = (data?.students ?? []).filter(({ student }) => !entering.has(student));
+  const inIt = new Set(section.students.map(({ student }) => student));
+  const students = (data?.students ?? []).filter(
+    ({ student }) => !inIt.has(student) && !entering.has(student),
+  );
   const clear = students.filter(({ why, elsewhere }) => why !== 'nearly' && elsewhere === null);
   if (students.length === 0 && !enrol.isError) return null;
   const enter = (coming: readonly Coming[]) => {
     const ids = coming.map(({ student }) => student);
     setEntering(now => new Set([...now, ...ids]));
+    const end = () => setEntering(now => new Set([...now].filter(id => !ids.includes(id))));
     enrol
       .mutateAsync(coming.map(({ student, name, role }) => ({ name, role, known: student })))
-      .catch(() => setEntering(now => new Set([...now].filter(id => !ids.includes(id)))));
+      .then(end, end);
   };
   return (
     <chakra.section aria-label="Who comes back" display="grid" gap="2">

@@ -2,6 +2,7 @@ import { chakra } from '@chakra-ui/react';
 import type { TermAnswer } from '@map-step/contract';
 import {
   addDays,
+  type Course,
   draftPlacing,
   type Holiday,
   keptPlacing,
@@ -12,6 +13,7 @@ import {
   weeklyDates,
 } from '@map-step/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { format, parseISO, startOfISOWeek } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/client.ts';
@@ -108,30 +110,25 @@ type MadeClass = Section & { readonly name: string };
 
 function useMakeTerm({ placed, courses, begins, term, holidays }: TermToMake) {
   const client = useQueryClient();
+  // Where it breaks off it goes on when it is asked again: nothing is made twice.
+  const [made] = useState({ courses: new Map<string, Course>(), classes: new Map<string, MadeClass>() });
   return useMutation({
     mutationFn: async () => {
-      const made: MadeClass[] = [];
-      for (const level of new Set(placed.map(one => one.level))) {
+      for (const { level, n, day, room, start, person } of placed) {
         const last = courses.findLast(course => course.level === level);
-        if (!last) continue;
-        const course = await makeCourse(last.id, `${last.name}, ${term}`);
-        for (const one of placed.filter(({ level: of }) => of === level)) {
-          const { dates } = weeklyDates(firstOn(begins, one.day), course.lessons.length, holidays);
-          const section: Section = {
-            ...{
-              id: newId(course.name, 'class'),
-              course: course.id,
-              room: one.room,
-              start: one.start,
-              dates,
-            },
-            ...{ staff: [{ person: one.person }], students: [] },
-          };
-          await call('section.create', { body: { section } });
-          made.push({ ...section, name: course.name });
-        }
+        const key = `${level} ${n}`;
+        if (!last || made.classes.has(key)) continue;
+        const course = made.courses.get(level) ?? (await makeCourse(last.id, `${last.name}, ${term}`));
+        made.courses.set(level, course);
+        const { dates } = weeklyDates(firstOn(begins, day), course.lessons.length, holidays);
+        const section: Section = {
+          ...{ id: newId(course.name, 'class'), course: course.id, room, start, dates },
+          ...{ staff: [{ person }], students: [] },
+        };
+        await call('section.create', { body: { section } });
+        made.classes.set(key, { ...section, name: course.name });
       }
-      return made;
+      return [...made.classes.values()];
     },
     onSettled: () => {
       void client.invalidateQueries({ queryKey: keys.courses });
@@ -150,11 +147,7 @@ async function makeCourse(id: string, name: string) {
 
 /** The day of a week on which a class is held; of a day that is no weekday the week's first. */
 function firstOn(begins: string, day: string): string {
-  const week = Array.from({ length: 7 }, (_, index) => addDays(begins, index - weekdayOf(begins)));
-  return week.find(date => weekdayInWords(date) === day) ?? begins;
-}
-
-/** 0 for Monday. */
-function weekdayOf(date: string): number {
-  return (new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7;
+  const monday = format(startOfISOWeek(parseISO(begins)), 'yyyy-MM-dd');
+  const week = Array.from({ length: 7 }, (_, index) => addDays(monday, index));
+  return week.find(date => weekdayInWords(date) === day) ?? monday;
 }
