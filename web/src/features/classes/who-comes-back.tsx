@@ -5,6 +5,7 @@ import { queryOptions, useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
 import { call } from '../../api/client.ts';
+import { Disclosure } from '../../ui/disclosure.tsx';
 import { Failure } from '../../ui/failure.tsx';
 import { Button, Label } from '../../ui/parts.tsx';
 import { useRoleWords } from '../course/class-words.ts';
@@ -30,7 +31,10 @@ export function WhoComesBack({ section, today, takesFocus }: Omit<EnterStudentsP
   const students = (data?.students ?? []).filter(
     ({ student }) => !inIt.has(student) && !entering.has(student),
   );
-  const clear = students.filter(({ why, elsewhere }) => why !== 'nearly' && elsewhere === null);
+  // A half-way check is no last word: whom it speaks for is entered one by one.
+  const clear = students.filter(
+    ({ why, elsewhere, from }) => why !== 'nearly' && elsewhere === null && from.kind === 'final',
+  );
   if (students.length === 0 && !enrol.isError) return null;
   const enter = (coming: readonly Coming[]) => {
     const ids = coming.map(({ student }) => student);
@@ -40,9 +44,8 @@ export function WhoComesBack({ section, today, takesFocus }: Omit<EnterStudentsP
       .mutateAsync(coming.map(({ student, name, role }) => ({ name, role, known: student })))
       .then(end, end);
   };
-  return (
-    <chakra.section aria-label="Who comes back" display="grid" gap="2">
-      <chakra.h3 fontSize="md">Who comes back</chakra.h3>
+  const list = (
+    <chakra.div display="grid" gap="2">
       {enrol.isError && <Failure error={enrol.error} />}
       {clear.length > 1 && (
         <chakra.div>
@@ -61,13 +64,33 @@ export function WhoComesBack({ section, today, takesFocus }: Omit<EnterStudentsP
               </Label>
               <chakra.ul listStyleType="none" p="0">
                 {own.map(one => (
-                  <ComingRow key={one.student} coming={one} enter={() => enter([one])} />
+                  <ComingRow
+                    key={one.student}
+                    coming={one}
+                    takesFocus={takesFocus && clear.length < 2 && one === students[0]}
+                    enter={() => enter([one])}
+                  />
                 ))}
               </chakra.ul>
             </chakra.div>
           )
         );
       })}
+    </chakra.div>
+  );
+  const hasBegun = (section.dates[0] ?? today) < today;
+  return (
+    <chakra.section aria-label="Who comes back" display="grid" gap="2">
+      {hasBegun ? (
+        <Disclosure title={`Who could come back: ${students.length}`} size="small">
+          {list}
+        </Disclosure>
+      ) : (
+        <>
+          <chakra.h3 fontSize="md">Who comes back</chakra.h3>
+          {list}
+        </>
+      )}
     </chakra.section>
   );
 }
@@ -82,10 +105,11 @@ export function returningQuery({ id, students }: Section) {
 
 interface ComingRowProps {
   readonly coming: Coming;
+  readonly takesFocus: boolean;
   enter(): void;
 }
 
-function ComingRow({ coming, enter }: ComingRowProps) {
+function ComingRow({ coming, takesFocus, enter }: ComingRowProps) {
   const roles = useRoleWords();
   const { name, role, from, missing, elsewhere } = coming;
   const check = from.kind === 'final' ? '' : 'half-way, ';
@@ -99,7 +123,7 @@ function ComingRow({ coming, enter }: ComingRowProps) {
       borderTop="1px solid"
       borderColor="line"
     >
-      <Button size="small" aria-label={`Enter ${name}`} onClick={enter}>
+      <Button size="small" autoFocus={takesFocus} aria-label={`Enter ${name}`} onClick={enter}>
         Enter
       </Button>
       <chakra.span fontWeight="600">{name}</chakra.span>

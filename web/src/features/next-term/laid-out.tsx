@@ -43,7 +43,9 @@ export function LaidOut({ request, timetable, names, courses, today }: LaidOutPr
   return (
     <chakra.div display="grid" gap="3">
       <p>
-        <strong>{knownInWords(timetable, cost)}</strong>
+        <strong>
+          {placesInWords(timetable)} {broken.length === 0 && knownInWords(timetable, cost)}
+        </strong>
       </p>
       {timetable.left.length > 0 && (
         <Notice tone="now" title="Without a place">
@@ -116,12 +118,14 @@ function countOf({ classes }: TimetableRequest, level: string): number {
   return classes.reduce((sum, one) => sum + (one.level === level ? one.times : 0), 0);
 }
 
-function knownInWords({ proven, bound, placed, left }: Timetable, cost: number): string {
-  const all = `${placed.length} of ${placed.length + left.length} classes have a place.`;
-  if (proven && cost <= bound) return `${all} No timetable is better.`;
-  return cost <= bound
-    ? all
-    : `${all} A better one may be ${Math.round((cost - bound) * 10) / 10} points away.`;
+function placesInWords({ placed, left }: Timetable): string {
+  return `${placed.length} of ${placed.length + left.length} classes have a place.`;
+}
+
+/** What is known of a timetable that breaks nothing. */
+function knownInWords({ proven, bound }: Timetable, cost: number): string {
+  if (cost <= bound) return proven ? 'No timetable is better.' : '';
+  return `A better one may be ${Math.round((cost - bound) * 10) / 10} points away.`;
 }
 
 /** Ids of a sentence of the core as the house calls them. */
