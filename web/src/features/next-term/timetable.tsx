@@ -30,7 +30,10 @@ export function Timetable({ today, expected }: TimetableProps) {
       <chakra.h2 fontSize="lg">Timetable</chakra.h2>
       {error && <Failure error={error} />}
       {!error && (!term.data || !levels.data || !studio) && <Skeleton />}
-      {term.data && levels.data && studio && (
+      {levels.data?.dances.length === 0 && (
+        <Label>A timetable is laid out for the levels of courses; there is none yet.</Label>
+      )}
+      {term.data && levels.data && levels.data.dances.length > 0 && studio && (
         <>
           <Label>
             As this term is held, with the classes that are expected: change what will be different, a line
