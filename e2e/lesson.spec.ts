@@ -5,7 +5,7 @@ import { expect, test } from './support/test.ts';
 
 const SECTION = 'hustle-1-thursday';
 const PATH = `/courses/hustle-1/lesson?class=${SECTION}`;
-const WRITES = /\/api\/sections\/[^/]+\/(logs|attendance|notes)$/;
+const WRITES = /\/api\/sections\/[^/]+\/events$/;
 
 /** What the server holds of the class. */
 function stored(page: Page) {
